@@ -1,8 +1,10 @@
 import { contrastWithWhite, luminance } from '../designs/contrast'
 import type { Language } from '../money/format'
 import { escapeHtml } from './escape'
+import { isSafeLink } from './nodes'
+import { pictureHtml, pictureText, type EmailBanner } from './pictures'
 
-/** How a brand's emails look around their text. No pictures: nothing to block or to load. */
+/** How a brand's emails look around their text. Nothing is loaded from anywhere: pictures travel in the email. */
 export interface EmailLook {
   /**
    * How the brand's name stands at the top: over a line, on a band of colour, or as plain text with no frame
@@ -14,6 +16,8 @@ export interface EmailLook {
   letters: 'sans' | 'serif'
   /** Said under every email's text, above the small print: opening hours, a greeting. May be empty. */
   closing: string
+  /** A picture above the text, in its season. */
+  banner?: EmailBanner | null
 }
 
 export const plainEmailLook: EmailLook = { heading: 'line', colour: 'brand', letters: 'sans', closing: '' }
@@ -58,6 +62,7 @@ export function emailHtml(body: string, frame: EmailFrame): string {
 <body style="margin:0;background:${ground};${letters}">
 <div style="max-width:600px;margin:0 auto;background:#ffffff">
 ${heading}
+${look.banner ? bannerHtml(look.banner) : ''}
 <div style="padding:14px 28px 10px">
 ${body}
 ${look.closing ? paragraphs(look.closing, ';color:#44494e') : ''}
@@ -69,8 +74,17 @@ ${look.closing ? paragraphs(look.closing, ';color:#44494e') : ''}
 
 /** An email's plain text: what the note says, and the closing. */
 export function emailText(text: string, frame: EmailFrame): string {
-  return [text, frame.look.closing].filter((part) => part !== '').join('\n\n')
+  const { banner, closing } = frame.look
+  return [banner ? bannerText(banner) : '', text, closing].filter((part) => part !== '').join('\n\n')
 }
+
+function bannerHtml(banner: EmailBanner): string {
+  const picture = pictureHtml(banner)
+  const linked = isSafeLink(banner.href) ? `<a href="${escapeHtml(banner.href)}">${picture}</a>` : picture
+  return `<div style="padding:14px 28px 0">${linked}</div>`
+}
+
+const bannerText = (banner: EmailBanner) => [pictureText(banner), banner.href].filter(Boolean).join(' ')
 
 function paragraphs(text: string, style = ''): string {
   return text

@@ -9,6 +9,7 @@ import {
   type ItemNode,
   type ParagraphNode,
 } from './nodes'
+import { pictureHtml, pictureText } from './pictures'
 
 /*
  * The two forms in which an email's text leaves: HTML with inline styles, as mail programs need it, and plain text.
@@ -67,6 +68,7 @@ export function bodyHtml(body: Body, tables: Tables, style = ''): string {
   const block = (one: BlockNode): string => {
     if (one.type === 'paragraph') return paragraphHtml(one, tables, whole)
     if (one.type === 'factTable') return tableHtml(tables[one.attrs.of])
+    if (one.type === 'picture') return `<p style="margin:0 0 14px">${pictureHtml(one.attrs)}</p>`
     const tag = one.type === 'bulletList' ? 'ul' : 'ol'
     const parts = (item: ItemNode) =>
       item.content.map((part) => paragraphHtml(part, tables, 'margin:0;line-height:1.5'))
@@ -102,6 +104,7 @@ export function bodyText(body: Body, tables: Tables): string {
   const block = (one: BlockNode): string => {
     if (one.type === 'paragraph') return paragraphText(one, tables)
     if (one.type === 'factTable') return tableText(tables[one.attrs.of])
+    if (one.type === 'picture') return pictureText(one.attrs)
     return one.content
       .map((item, at) => {
         const mark = one.type === 'bulletList' ? '- ' : `${at + 1}. `

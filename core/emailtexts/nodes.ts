@@ -1,3 +1,5 @@
+import type { EmailPicture } from './pictures'
+
 /*
  * An email's subject and text as a closed set of nodes, as an editor shows and a house keeps them (the shapes are
  * ProseMirror's JSON). Never HTML: both forms that leave are made from these.
@@ -60,10 +62,16 @@ export interface TableNode {
   attrs: { of: TableName }
 }
 
+/** A picture of the house's, on a line of its own. */
+export interface PictureNode {
+  type: 'picture'
+  attrs: EmailPicture
+}
+
 export const tableNames = ['lines', 'documents'] as const
 export type TableName = (typeof tableNames)[number]
 
-export type BlockNode = ParagraphNode | ListNode | TableNode
+export type BlockNode = ParagraphNode | ListNode | TableNode | PictureNode
 
 export interface Body {
   type: 'doc'
@@ -125,6 +133,10 @@ export function tidy<Text extends Body>({ content }: Text): Text {
   const blocks = content.map((block): BlockNode => {
     if (block.type === 'paragraph') return tidyParagraph(block)
     if (block.type === 'factTable') return { type: 'factTable', attrs: { of: block.attrs.of } }
+    if (block.type === 'picture') {
+      const { sha256, alt, width } = block.attrs
+      return { type: 'picture', attrs: { sha256, alt, width } }
+    }
     return {
       type: block.type,
       content: block.content.map((item) => ({ type: 'listItem', content: item.content.map(tidyParagraph) })),
@@ -138,7 +150,9 @@ export function tidy<Text extends Body>({ content }: Text): Text {
 export const paragraphsOf = ({ content }: Body): ParagraphNode[] =>
   content.flatMap((block) => {
     if (block.type === 'paragraph') return [block]
-    return block.type === 'factTable' ? [] : block.content.flatMap((item) => item.content)
+    return block.type === 'factTable' || block.type === 'picture'
+      ? []
+      : block.content.flatMap((item) => item.content)
   })
 
 /** The fields that a body names, those of passages as well; what there is no field for is among them. */

@@ -127,7 +127,7 @@ export function settle<Text extends Body>(
     return left.length > 0 ? [{ type: 'paragraph', content: left }] : []
   }
   const blocks = body.content.flatMap((block): BlockNode[] => {
-    if (block.type === 'factTable') return [block]
+    if (block.type === 'factTable' || block.type === 'picture') return [block]
     if (block.type === 'paragraph') return paragraph(block)
     const items = block.content
       .map((item) => ({ type: 'listItem' as const, content: item.content.flatMap(paragraph) }))

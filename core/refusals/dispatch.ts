@@ -8,6 +8,7 @@ export const dispatch = {
   'empty-subject': 'The email has no subject. Write one.',
   'empty-text': 'The email has no text. Write one.',
   'goes-already': 'A copy to {to} is already waiting to go.',
+  'no-such-picture/email': 'That picture is not kept here. Choose it again.',
   'no-pdf':
     'It came without a PDF from the program before. Bring it in a ZIP: Accounts, open items of the earlier program.',
   'no-reason': 'Say in a few words why it is closed.',

@@ -8,6 +8,7 @@ export const house = {
   'bad-picture/coarse':
     'The picture is only {width} pixels wide and would print coarse. Take one of at least {smallest}.',
   'bad-picture/damaged': 'The PNG picture is damaged. Save it anew and try again.',
+  'bad-picture/email': 'The picture has {size} kB. In emails it has at most 500 kB: save it smaller.',
   'bad-picture/heavy': 'The picture has {size} MB. Take one of at most 2 MB.',
   'bad-picture/kind':
     'That is neither a PNG, a JPEG nor an SVG picture. Save the logo as one of these and try again.',

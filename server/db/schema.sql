@@ -151,7 +151,9 @@ create table company (
   -- what becomes of an email that is larger than its mail account takes
   too_large text not null default 'stop' check (too_large in ('stop', 'link')),
   -- what a letter costs that an email saves, in the house's currency
-  postage numeric not null default 0 check (postage >= 0)
+  postage numeric not null default 0 check (postage >= 0),
+  -- whether emails say when they are opened
+  count_opens boolean not null default false
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -1234,6 +1236,16 @@ create table signed_link (
 );
 create unique index signed_link_of on signed_link (dispatch_id, sha256) where ended_at is null;
 create index signed_link_document on signed_link (document_id);
+
+-- How often an email's picture of one dot was fetched. Who fetched it is not kept.
+create table email_open (
+  dispatch_id integer primary key references dispatch,
+  opened integer not null default 0,
+  -- by programs, before anybody could have read it
+  by_machine integer not null default 0,
+  first_opened_at timestamptz,
+  last_opened_at timestamptz
+);
 
 -- Imports
 

@@ -2,6 +2,8 @@ import Joi from 'joi'
 import { countryOf } from '../../core/countries'
 import { isDay } from '../../core/documents/days'
 import { documentKinds, orderKinds } from '../../core/documents/kinds'
+import { isSafeLink } from '../../core/emailtexts/nodes'
+import { pictureWidths } from '../../core/emailtexts/pictures'
 import { languages } from '../../core/money/format'
 
 /** Checks at the door that several routes share. */
@@ -61,11 +63,33 @@ export const orderKind = Joi.valid(...orderKinds)
 
 export const language = Joi.valid(...languages)
 
+/** Where words and pictures of emails may lead. */
+export const safeLink = Joi.string()
+  .max(2000)
+  .custom((href: string, helpers) => (isSafeLink(href) ? href : helpers.error('any.invalid')))
+
+export const sha256 = Joi.string().pattern(/^[0-9a-f]{64}$/)
+
+/** A picture of an email: kept before, with its words and its width. */
+export const emailPicture = {
+  sha256: sha256.required(),
+  alt: name(200).required(),
+  width: Joi.number().integer().min(pictureWidths.least).max(pictureWidths.most).required(),
+}
+
 export const emailLook = Joi.object({
   heading: Joi.valid('line', 'band', 'none').required(),
   colour: Joi.valid('brand', 'accent').required(),
   letters: Joi.valid('sans', 'serif').required(),
   closing: text(600).allow('').required(),
+  banner: Joi.object({
+    ...emailPicture,
+    href: safeLink.allow('').required(),
+    from: day.allow(null).required(),
+    until: day.allow(null).required(),
+  })
+    .allow(null)
+    .default(null),
 })
 
 /** ISO 4217. */

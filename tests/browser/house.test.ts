@@ -1,3 +1,4 @@
+import type { ElementHandle } from 'puppeteer-core'
 import { describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
@@ -183,6 +184,44 @@ describe('Company', () => {
     await desk.page.click('[data-test="as-supplied"]')
     await desk.page.waitForFunction((where) => !document.querySelector(`${where} .fact-table`), {}, text)
     await email('<table', false)
+    await clickText('button', 'Save')
+    await desk.page.waitForFunction(() => !document.body.innerText.includes('not saved yet'))
+  })
+
+  test('a picture in the text and one above all texts: chosen, said in words, and seen in the email', async () => {
+    const email = (pictures: number) =>
+      desk.page.waitForFunction(
+        (wanted) =>
+          (document.querySelector('iframe')?.getAttribute('srcdoc') ?? '').split('data:image/').length - 1 ===
+          wanted,
+        {},
+        pictures,
+      )
+    const choose = async (file: string, words: string) => {
+      await wait('[data-test="choose-picture"]')
+      const input = (await desk.page.waitForSelector('.ask input[type="file"]'))!
+      await (input as ElementHandle<HTMLInputElement>).uploadFile(file)
+      await wait('.ask img')
+      await fill('In words', words)
+      await desk.page.click('[data-test="ask-go"]')
+      await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    }
+    await desk.page.click('[data-test="email-text"] p:last-child')
+    await desk.page.click('.email-editor:not(.single) [data-test="tool-picture"]')
+    await choose('demo/data/hive-stand.png', 'A hive stand of ash')
+    await email(1)
+    await desk.page.click('[data-test="add-banner"]')
+    await choose('demo/data/tansy.png', 'Our stand at the fair')
+    await email(2)
+    await desk.setDate('[data-test="banner-until"]', '1 Jan 2020')
+    await email(1)
+    await clickText('button', 'Save')
+    await desk.page.waitForFunction(() => !document.body.innerText.includes('not saved yet'))
+    await desk.page.reload()
+    await wait('[data-test="email-text"] img[alt="A hive stand of ash"]')
+    await desk.page.click('[data-test="drop-banner"]')
+    await desk.page.click('[data-test="as-supplied"]')
+    await email(0)
     await clickText('button', 'Save')
     await desk.page.waitForFunction(() => !document.body.innerText.includes('not saved yet'))
   })

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
+import { PNG } from 'pngjs'
 import { describe, expect, test } from 'vitest'
 import type { Body, Line, Mark } from '../../core/emailtexts/nodes'
 import { rows, run } from '../../server/db/connection'
+import { keepPicture } from '../../server/services/pictures/pictures'
 import { startRun } from '../../server/services/documents/send-run'
 import { addOwnField, dropOwnField } from '../../server/services/fields/own-fields'
 import { brandViews, changeEmail } from '../../server/services/house/change'
@@ -99,3 +101,79 @@ describe('an email text with what the house keeps of orders and customers', () =
     expect(await refused(dropOwnField(id))).toBe('done')
   })
 })
+
+describe('pictures', () => {
+  const png = (width: number, height = 60) => PNG.sync.write(new PNG({ width, height }))
+  const picture = (sha256: string, alt = 'Our stand "B"') => ({ sha256, alt, width: 300 })
+
+  test('travel in the email, with their words for who does not see them', async () => {
+    const { sha256 } = await keepPicture(png(600))
+    const text: Body = body(words('Come and see us:'))
+    text.content.push({ type: 'picture', attrs: picture(sha256) })
+    await keepText(text)
+    const id = await shipped()
+    const { email } = await preparedView(id, who)
+    expect(email!.html).toContain('src="data:image/png;base64,')
+    const mail = await sent(id)
+    expect(mail.text).toContain('[Our stand "B"]')
+    const [inline] = mail.attachments.filter((one) => one.related)
+    expect(inline).toMatchObject({ contentType: 'image/png', contentDisposition: 'inline' })
+    expect(PNG.sync.read(inline!.content).width).toBe(600)
+    // mailparser puts the part where the HTML names it
+    expect(mail.html).toContain('alt="Our stand &quot;B&quot;" width="300"')
+    expect(mail.html).toContain('src="data:image/png;base64,')
+    expect(mail.attachments.filter((one) => !one.related).map((one) => one.contentType)).toEqual([
+      'application/pdf',
+    ])
+  })
+
+  test('are refused where they are none, too heavy, or not kept here', async () => {
+    expect(await refused(keepPicture(Buffer.from('<html>')))).toBe('bad-picture')
+    expect(await refused(keepPicture(jpegOf(600_000)))).toBe('bad-picture')
+    const text: Body = body(words('See:'))
+    text.content.push({ type: 'picture', attrs: picture('0'.repeat(64)) })
+    expect(await refused(keepText(text))).toBe('no-such-picture')
+  })
+
+  test('of a banner stand above the text in its season, and lead where they should', async () => {
+    const { sha256 } = await keepPicture(png(500))
+    const [brand] = await brandViews('invoice')
+    const banner = (from: string | null, until: string | null) => ({
+      ...picture(sha256, 'Autumn fair'),
+      href: 'https://fair.example',
+      from,
+      until,
+    })
+    const keepBanner = async (from: string | null, until: string | null) => {
+      const { version } = (await brandViews('invoice'))[0]!
+      const look = { ...brand!.emailLook, banner: banner(from, until) }
+      const [subject, text] = [body(words('Invoice')), body(words('Hello'))]
+      const change = {
+        kind: 'invoice',
+        purpose: 'first',
+        language: 'en',
+        version,
+        look,
+        subject,
+        text,
+      } as const
+      await changeEmail(brand!.id, change, who)
+    }
+    await keepBanner('2020-01-01', null)
+    const mail = await sent(await shipped())
+    expect(mail.html).toMatch(/<a href="https:\/\/fair.example"><img src="data:image\/png/)
+    expect(mail.text).toContain('[Autumn fair] https://fair.example\n\nHello')
+    await keepBanner('2020-01-01', '2021-01-01')
+    const after = await sent(await shipped())
+    expect(after.html).not.toContain('<img')
+    expect(after.text).not.toContain('fair.example')
+  })
+})
+
+/** A JPEG of about so many bytes: its picture, then a comment (ITU T.81, B.2.4.5) as often as it takes. */
+function jpegOf(size: number): Buffer {
+  const comment = Buffer.concat([Buffer.from([0xff, 0xfe, 0xff, 0xff]), Buffer.alloc(65_533)])
+  const comments = Array.from({ length: Math.ceil(size / comment.length) }, () => comment)
+  const frame = Buffer.from([0xff, 0xc0, 0, 11, 8, 0, 80, 0, 80, 1, 1, 0x11, 0, 0xff, 0xd9])
+  return Buffer.concat([Buffer.from([0xff, 0xd8]), ...comments, frame])
+}

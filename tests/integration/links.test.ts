@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
-import { one, rows } from '../../server/db/connection'
+import { one, rows, run } from '../../server/db/connection'
 import { addEnclosure } from '../../server/services/enclosures/enclosures'
 import { proofOf } from '../../server/services/register/proof'
 import { documentView, preparedView } from '../../server/services/line/in-hand'
@@ -9,6 +9,8 @@ import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { startRun } from '../../server/services/documents/send-run'
 import { changeCustomer, customerView } from '../../server/services/customers/customers'
 import { changeLinks, linkPage, openLink } from '../../server/services/links/links'
+import { countOpened } from '../../server/services/links/opens'
+import { changeHouse } from '../../server/services/house/settings'
 import { linkHtml } from '../../server/services/links/page'
 import { changeSettings } from '../../server/services/orders/settings'
 import { inTheNameOf } from '../../server/services/people/principal'
@@ -52,6 +54,69 @@ const gives = async (token: string, code = '') => {
   if (!found) return 'no link'
   return 'file' in found ? found.file.bytes : found.wrongCode ? 'wrong code' : found.state
 }
+
+describe('whether an email was opened', () => {
+  const reader = 'Mozilla/5.0 (X11; Linux x86_64) Gecko/20100101'
+  const tokenIn = (html: unknown) => /\/o\/([\w.-]+)"/.exec(String(html))?.[1]
+  const later = async (documentId: number) => {
+    await run(
+      `update dispatch
+      set handed_over_at = handed_over_at - interval '1 hour'
+      where id in (select dispatch_id from dispatch_document where document_id = $documentId)`,
+      { documentId },
+    )
+  }
+
+  test('is asked for nowhere unless the house counts it', async () => {
+    await wish(undefined)
+    expect(tokenIn((await send(await prepared())).mail.html)).toBeUndefined()
+  })
+
+  test('is counted, what programs fetch apart; our own copy of the email counts for nothing', async () => {
+    await changeHouse({ countOpens: true })
+    const { mail, documentId } = await send(await prepared())
+    const token = tokenIn(mail.html)!
+    await countOpened(token, reader)
+    expect((await documentView(documentId)).email!.opened).toMatchObject({
+      times: 0,
+      byMachine: 1,
+      first: null,
+    })
+    await later(documentId)
+    await countOpened(token, 'image proxy')
+    await countOpened(token, reader)
+    await countOpened(token, reader)
+    const view = await documentView(documentId)
+    expect(view.email!.opened).toMatchObject({ times: 2, byMachine: 2 })
+    expect(view.email!.opened!.first).not.toBeNull()
+    expect(tokenIn(view.email!.html)).toBeUndefined()
+    expect(
+      view.history.filter(({ words }) => words === 'The email was opened for the first time.'),
+    ).toHaveLength(1)
+  })
+
+  test('is told by no address that was not made here, nor once the house counts no more', async () => {
+    const { mail, documentId } = await send(await prepared())
+    await later(documentId)
+    const token = tokenIn(mail.html)!
+    await countOpened(
+      token.replace(/.$/, (last) => (last === 'a' ? 'b' : 'a')),
+      reader,
+    )
+    await countOpened(tokensIn(mail.html)[0] ?? '1.aaaaaaaaaaaaaaaaaaaaaa', reader)
+    await changeHouse({ countOpens: false })
+    await countOpened(token, reader)
+    expect((await documentView(documentId)).email!.opened).toBeNull()
+    const web = await startWeb()
+    try {
+      const answer = await fetch(`${web.base}/o/${token}`)
+      expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'image/gif'])
+      expect(answer.headers.get('set-cookie')).toBeNull()
+    } finally {
+      await web.stop()
+    }
+  })
+})
 
 describe('an invoice by a link', () => {
   test('leaves without an attachment, and whoever opens the link gets the very PDF that was issued', async () => {
@@ -178,10 +243,17 @@ test('a confirmation stands in the email itself with its sums and no file; an in
   const sum = Number(total).toLocaleString('en-IE', { minimumFractionDigits: 2 })
   // the sum stands in the table of its lines, beside what the text says
   expect(String(mail.html).split(sum).length).toBeGreaterThan(2)
-  const [sent] = await rows<{ files: { by: string }[] }>(
-    'select files from mail_copy order by sent_at desc, dispatch_id desc limit 1',
-  )
-  expect(sent!.files).toMatchObject([{ by: 'body' }])
+  // it is in the mailbox a moment before its copy is kept
+  const kept = () =>
+    rows<{ by: string }>(
+      `select f ->> 'by' "by"
+    from mail_copy
+    cross join lateral jsonb_array_elements(files) f
+    where subject = $subject`,
+      { subject: mail.subject },
+    )
+  await until('its copy', async () => (await kept()).length > 0)
+  expect(await kept()).toEqual([{ by: 'body' }])
   expect((await send(await prepared())).mail.attachments).toHaveLength(1)
 })
 

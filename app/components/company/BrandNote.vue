@@ -2,6 +2,7 @@
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
+import EmailBanner from './EmailBanner.vue'
 import EmailVersions from '../emailtexts/EmailVersions.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -239,6 +240,7 @@ const languages = [
       :lines="2"
       :disabled="disabled"
     />
+    <EmailBanner v-model="form.look.banner" :disabled="disabled" />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <Teleport v-else-if="filled" defer to="#email-preview"
       ><p class="subject">

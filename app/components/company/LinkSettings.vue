@@ -18,6 +18,10 @@ const larges = computed(() => [
   { value: 'stop' as const, words: t('company.tooLargeStops') },
   ...(props.settings.publicAddress ? [{ value: 'link' as const, words: t('company.tooLargeLinks') }] : []),
 ])
+const opens = [
+  { value: 'no', words: t('company.isNotCounted') },
+  { value: 'yes', words: t('company.isCounted') },
+]
 const largeWords = computed(
   () =>
     larges.value.find((one) => one.value === props.settings.tooLarge)?.words ?? t('company.tooLargeStops'),
@@ -72,5 +76,18 @@ const largeWords = computed(
             emit('keep', { tooLarge: $event as 'stop' | 'link' }, t('company.tooLargeIsSet'))
           " /></template
     ></I18nT>
+  </p>
+  <p>
+    <I18nT keypath="company.whetherEmailsAreOpened" scope="global"
+      ><template #counted
+        ><WordPicker
+          :label="t('company.opens')"
+          :choices="opens"
+          :value="settings.countOpens ? 'yes' : 'no'"
+          :disabled="disabled"
+          data-test="count-opens"
+          @pick="emit('keep', { countOpens: $event === 'yes' }, t('company.opensAreSet'))" /></template
+    ></I18nT>
+    <span class="soft">{{ ` ${t('company.opensHelp')}` }}</span>
   </p>
 </template>

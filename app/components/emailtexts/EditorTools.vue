@@ -3,11 +3,13 @@ import type { Editor } from '@tiptap/vue-3'
 import { t } from '../../words'
 import { useSession } from '../../stores/session'
 import FieldMenu from './FieldMenu.vue'
+import PictureDialog from './PictureDialog.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { chipOf } from './field-typed'
 import { conditionsHere, setPassage } from './passages'
 import { conditions, whenWords } from './field-words'
 import type { FieldName } from '../../../core/emailtexts/fields'
+import type { EmailPicture } from '../../../core/emailtexts/pictures'
 import type { Condition, TableName } from '../../../core/emailtexts/nodes'
 
 /** What can be done with the words of an email text; a subject has fields and passages only. */
@@ -47,6 +49,9 @@ const tables = [
   { value: 'lines', words: t('emailtexts.linesOfTheDocument') },
   { value: 'documents', words: t('emailtexts.documentsOfTheEmail') },
 ]
+
+const picturing = ref(false)
+const insertPicture = (attrs: EmailPicture) => chain().insertContent({ type: 'picture', attrs }).run()
 
 const all = conditions(useSession().house?.ownFields ?? [])
 const always = { value: '', words: t('emailtexts.always') }
@@ -90,6 +95,17 @@ const onlyIf = (value: string) =>
       :value="null"
       @pick="insertTable"
     />
+    <button
+      v-if="!single"
+      type="button"
+      class="tool"
+      data-test="tool-picture"
+      @mousedown.prevent
+      @click="picturing = true"
+    >
+      {{ t('emailtexts.picture') }}
+    </button>
+    <PictureDialog v-if="picturing" v-model="picturing" @use="insertPicture" />
     <WordPicker
       :label="t('emailtexts.onlyIf')"
       :words="t('emailtexts.onlyIfMenu')"

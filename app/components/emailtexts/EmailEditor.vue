@@ -176,7 +176,8 @@ watch(
   color: var(--soft-ink);
 }
 .email-editor .chip.ProseMirror-selectednode,
-.email-editor .fact-table.ProseMirror-selectednode {
+.email-editor .fact-table.ProseMirror-selectednode,
+.email-editor img.ProseMirror-selectednode {
   outline: 2px solid var(--spruce);
 }
 .email-editor .passage {
@@ -189,6 +190,12 @@ watch(
 }
 .email-editor .passage:hover {
   background: var(--peg-ground);
+}
+.email-editor img {
+  display: block;
+  max-width: 100%;
+  height: auto;
+  margin: 0 0 10px;
 }
 .email-editor .fact-table {
   margin: 0 0 10px;

@@ -1,6 +1,8 @@
 import { Extension, Mark, mergeAttributes, Node, type Extensions } from '@tiptap/core'
 import StarterKit from '@tiptap/starter-kit'
 import { isSafeLink, type Condition, type TableName } from '../../../core/emailtexts/nodes'
+import { emailPictureUrl } from '../../calls/email-texts'
+import type { EmailPicture } from '../../../core/emailtexts/pictures'
 import { TypedOver } from './typed-over'
 import { tableWords, whenWords, wordsOfField } from './field-words'
 
@@ -102,6 +104,28 @@ const FactTable = Node.create({
   ],
 })
 
+/** Only those that are kept here: what is pasted with a picture from elsewhere comes without it. */
+const Picture = Node.create({
+  name: 'picture',
+  group: 'block',
+  atom: true,
+  addAttributes: () => ({
+    sha256: { default: '', ...data('sha256') },
+    alt: { default: '', ...data('alt') },
+    width: {
+      default: 0,
+      parseHTML: (element: HTMLElement) => Number(element.getAttribute('data-width')),
+      renderHTML: ({ width }: Record<string, unknown>) => ({ 'data-width': String(width) }),
+    },
+  }),
+  parseHTML: () => [{ tag: 'img[data-sha256]' }],
+  renderHTML: ({ node, HTMLAttributes }) => {
+    const { sha256, alt, width } = node.attrs as EmailPicture
+    const shown = { src: emailPictureUrl(sha256), alt, title: alt, width: String(width) }
+    return ['img', mergeAttributes(HTMLAttributes, shown)]
+  },
+})
+
 /** Lists of one level: what an email's plain text can say. */
 const ListItem = Node.create({
   name: 'listItem',
@@ -164,6 +188,7 @@ export function schemaOf(single: boolean, chips: ChipOptions): Extensions {
     }),
     ListItem,
     FactTable,
+    Picture,
     ...own,
   ]
 }

@@ -25,7 +25,9 @@ const props = defineProps<{
 const form = defineModel<EmailInFields>({ required: true })
 defineEmits<{ anew: [] }>()
 
-const linksLead = useSession().house?.company.linksLead
+const leadsNowhere = computed(
+  () => ['link', 'both'].includes(form.value.attach) && !useSession().house?.company.linksLead,
+)
 const senders = [
   { value: '', words: t('paper.asUsual') },
   ...props.words.senders.map(({ id, words }) => ({ value: String(id), words })),
@@ -73,6 +75,8 @@ const ways = [
       :wrong="wrongs.bcc"
       data-test="own-bcc"
     />
+  </div>
+  <div class="copies three">
     <SelectField
       v-model="form.sender"
       :label="t('common.from')"
@@ -91,7 +95,7 @@ const ways = [
       v-model="form.attach"
       :label="t('paper.itsFiles')"
       :choices="ways"
-      :hint="linksLead ? '' : t('customers.linksLeadNowhere')"
+      :hint="leadsNowhere ? t('customers.linksLeadNowhere') : ''"
       data-test="own-attach"
     />
   </div>
@@ -111,6 +115,10 @@ const ways = [
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 0 14px;
+  align-items: start;
+}
+.three {
+  grid-template-columns: 1fr 1fr 1fr;
 }
 .notice-line {
   margin: 8px 0 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { fullTime } from '../../composables/format'
+import { fullTime, plural } from '../../composables/format'
 import { whyWords } from '../enclosures/where'
 import { sizeWords } from '../../../core/enclosures/mail-size'
 import FileLinks from './FileLinks.vue'
@@ -19,6 +19,13 @@ defineProps<{
   links?: DocumentView['fileLinks']
 }>()
 defineEmits<{ write: [] }>()
+const openedWords = ({ times, byMachine, first }: NonNullable<EmailView['opened']>) =>
+  [
+    first ? t('paper.firstOpened', { at: fullTime(first), times: plural(times, 'time') }) : '',
+    byMachine ? t('paper.fetchedByPrograms', { times: plural(byMachine, 'time') }) : '',
+  ]
+    .filter(Boolean)
+    .join('; ')
 const byWords = {
   attached: '',
   link: t('paper.asALink'),
@@ -94,6 +101,9 @@ const words: Record<string, string> = {
       ><template v-if="email.sentAt"
         ><dt>{{ t('paper.sent') }}</dt>
         <dd>{{ fullTime(email.sentAt) }}</dd></template
+      ><template v-if="email.opened"
+        ><dt>{{ t('paper.opened') }}</dt>
+        <dd data-test="opened">{{ openedWords(email.opened) }}</dd></template
       >
     </dl>
     <p v-if="email.problem" class="notice stuck" role="alert">{{ email.problem }}</p>

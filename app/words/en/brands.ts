@@ -121,6 +121,16 @@ export const brands = {
   heading: 'Heading',
   letters: 'Letters',
   beginsWithHeadingInColour: 'begins with {heading} in {colour}, is set in {letters}, and closes with:',
+  // components/company/EmailBanner.vue
+  noBanner: 'None.',
+  chooseBanner: 'choose one',
+  changeBanner: 'another picture',
+  dropBanner: 'take it away',
+  bannerLeadsTo: 'Leads to; may be empty',
+  bannerUntil: 'Until',
+  banner: 'Picture above the text, in all languages',
+  fromNowOn: 'from now on',
+  withoutEnd: 'no end',
   closingWordsInAllLanguages: 'Closing words, in all languages; may be empty',
   theEmailAsItWould: 'The email as it would go with the sample',
 

@@ -135,6 +135,13 @@ export const company = {
   tooLarge: 'Emails that are too large',
   tooLargeStops: 'it waits until a file is left out',
   tooLargeLinks: 'its largest files go behind links',
+  whetherEmailsAreOpened: 'That an email was opened {counted}.',
+  opens: 'Opened emails',
+  isCounted: 'is counted',
+  isNotCounted: 'is not counted',
+  opensHelp:
+    'Counting puts a picture of one dot into each email, and needs the public address. Ask your customers before, where the law wants it. Many mail programs show no pictures, and some fetch them all by themselves.',
+  opensAreSet: 'Whether opened emails are counted is set.',
   tooLargeIsSet: 'What becomes of emails that are too large is set.',
   pauseEverything2: 'Pause everything?',
   whyForTheOthersTo: 'Why, for the others to read',

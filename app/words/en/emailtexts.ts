@@ -54,6 +54,19 @@ export const emailtexts = {
   ofTheHouse: 'Us',
 
   // components/emailtexts/field-words.ts
+  // components/emailtexts/PictureDialog.vue
+  picture: 'Picture',
+  aPicture: 'A picture in the email',
+  putItIn: 'Put it in',
+  choosePicture: 'Choose the picture …',
+  anotherPicture: 'Choose another …',
+  inWords: 'In words',
+  inWordsHelp: 'For whoever does not see it: many mail programs show pictures only when asked.',
+  inWordsExample: 'Our stand at the autumn fair',
+  howWide: 'How wide',
+  asWideAsTheText: 'as wide as the text',
+  halfAsWide: 'half as wide',
+  aThirdAsWide: 'a third as wide',
   aboutOwn: 'a field of the house’s own',
   ordered: 'day of the order',
   aboutOrdered: 'when it was ordered',

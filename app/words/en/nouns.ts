@@ -17,6 +17,7 @@ export const nouns = {
   hour: '{n} hour | {n} hours',
   invoice: '{n} invoice | {n} invoices',
   'is filled': '{n} is filled | {n} are filled',
+  time: '{n} time | {n} times',
   item: '{n} item | {n} items',
   letter: '{n} letter | {n} letters',
   line: '{n} line | {n} lines',

@@ -51,6 +51,9 @@ export const paper = {
   asTheHouseSays: 'as the house says it again',
 
   // paper/EmailLeaf.vue
+  opened: 'Opened',
+  firstOpened: 'first {at}, {times} in all',
+  fetchedByPrograms: 'its pictures fetched by programs {times}',
   asALink: 'as a link',
   inTheText: 'in the text, no file',
   attachedAndLinked: 'attached and as a link',

@@ -1,6 +1,6 @@
 import { emailPurposes } from '../../../core/emailtexts/purposes'
-import { isSafeLink, tableNames } from '../../../core/emailtexts/nodes'
-import { Joi } from '../../http/checks'
+import { tableNames } from '../../../core/emailtexts/nodes'
+import { emailPicture, Joi, safeLink } from '../../http/checks'
 
 /*
  * An email's subject and text: the closed set of nodes of core/emailtexts/nodes.ts, and nothing else. Whether their
@@ -10,17 +10,13 @@ import { Joi } from '../../http/checks'
 const type = (name: string) => Joi.string().valid(name).required()
 const node = (name: string, rest: object = {}) => Joi.object({ type: type(name), ...rest })
 
-const safeLink = Joi.string()
-  .max(2000)
-  .custom((href: string, helpers) => (isSafeLink(href) ? href : helpers.error('any.invalid')))
-
 const mark = Joi.alternatives().try(
   node('bold'),
   node('italic'),
   node('link', { attrs: Joi.object({ href: safeLink.required() }).required() }),
   node('passage', {
     attrs: Joi.object({
-      field: Joi.string().max(40).required(),
+      field: Joi.string().max(120).required(),
       is: Joi.string().valid('there', 'due', 'paid', 'nothing').required(),
       not: Joi.boolean().required(),
     }).required(),
@@ -58,7 +54,9 @@ const table = node('factTable', {
   }).required(),
 })
 
-const block = Joi.alternatives().try(paragraph, list('bulletList'), list('orderedList'), table)
+const picture = node('picture', { attrs: Joi.object(emailPicture).required() })
+
+const block = Joi.alternatives().try(paragraph, list('bulletList'), list('orderedList'), table, picture)
 
 /** One line: no lists, no tables. */
 const subject = node('doc', { content: Joi.array().items(paragraph).length(1).required() })

@@ -29,6 +29,7 @@ export default route<object, object, Partial<HouseSettings>>(
       linkDays: Joi.number().integer().min(1).max(730),
       tooLarge: Joi.valid('stop', 'link'),
       postage: decimal,
+      countOpens: Joi.boolean(),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

@@ -58,6 +58,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare tooLarge: CreationOptional<'stop' | 'link'>
   /** What a letter costs that an email saves, in the house's currency. */
   declare postage: CreationOptional<string>
+  /** Whether emails say when they are opened. */
+  declare countOpens: CreationOptional<boolean>
   /** How documents reach customers that say nothing else, nor their group. */
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
@@ -110,6 +112,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         linkDays: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 30 },
         tooLarge: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'stop' },
         postage: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
+        countOpens: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },

@@ -25,6 +25,7 @@ import { Evaluation } from './evaluation'
 import { HouseEvent } from './event'
 import { ExchangeRate } from './exchange-rate'
 import { StoredFile } from './file'
+import { EmailOpen } from './email-open'
 import { SignedLink } from './signed-link'
 import { ImportFile } from './import'
 import { ImportRow } from './import-row'
@@ -83,6 +84,7 @@ export {
   CustomerAddress,
   CustomerGroup,
   Dispatch,
+  EmailOpen,
   SignedLink,
   DispatchDocument,
   DispatchRecipient,
@@ -192,6 +194,7 @@ export const models: readonly HouseModel[] = [
   SendRunDocument,
   Rehearsal,
   Dispatch,
+  EmailOpen,
   SignedLink,
   DispatchDocument,
   DispatchRecipient,

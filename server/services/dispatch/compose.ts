@@ -2,10 +2,13 @@ import MailComposer from 'nodemailer/lib/mail-composer'
 import { fillEmailText, type EmailText, type FilledNote } from '../../../core/emailtexts/email-text'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { EmailFacts } from '../../../core/emailtexts/fields'
+import { pictureId, picturesIn } from '../../../core/emailtexts/pictures'
 import { escapeHtml } from '../../../core/emailtexts/escape'
 import { hasTable, namesDocuments } from '../../../core/emailtexts/nodes'
 import { letterFacts, type LetterLink } from '../../../core/emailtexts/letter-fields'
 import type { Paper } from '../../../core/documents/paper'
+import { readPictures } from '../pictures/pictures'
+import { lookNow } from './email-look'
 import type { Recipient } from '../../../core/preferences/recipients'
 
 /** What an email is made of. */
@@ -76,6 +79,12 @@ export function fillLetter(letter: Letter): FilledNote {
   return letter.insteadTo ? marked(filled, letter.recipients) : filled
 }
 
+/** The same with the brand's look as it is today: a banner stands only in its season. */
+export async function fillToday(letter: Letter): Promise<FilledNote> {
+  const emailLook = await lookNow(letter.brand.emailLook)
+  return fillLetter({ ...letter, brand: { ...letter.brand, emailLook } })
+}
+
 const documentsTable = { type: 'factTable', attrs: { of: 'documents' } } as const
 const linesTable = { type: 'factTable', attrs: { of: 'lines' } } as const
 
@@ -102,14 +111,15 @@ export interface Message {
 
 /**
  * The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDFs and what is enclosed with their
- * names, a fixed Message-ID.
+ * names, a fixed Message-ID. @param fixed `mark` stands at the end of what leaves, and in no copy of ours
  */
 export async function composeMessage(
   letter: Letter,
   files: { name: string; bytes: Uint8Array; mediaType?: string }[],
-  fixed: { messageId: string; date: Date },
+  fixed: { messageId: string; date: Date; mark?: string },
 ): Promise<Message> {
-  const filled = fillLetter(letter)
+  const filled = await fillToday(letter)
+  const pictures = await readPictures(picturesIn(filled.html))
   const placed = (as: Recipient['as']) =>
     letter.recipients
       .filter((recipient) => recipient.as === as)
@@ -120,15 +130,24 @@ export async function composeMessage(
     ...(letter.insteadTo ? { to: letter.insteadTo } : { to: placed('To'), cc: placed('CC') }),
     subject: filled.subject,
     text: filled.text,
-    html: filled.html,
+    html: fixed.mark ? filled.html.replace('</body>', `${fixed.mark}\n</body>`) : filled.html,
     messageId: fixed.messageId,
     date: fixed.date,
     headers: { 'Auto-Submitted': 'auto-generated' },
-    attachments: files.map((file) => ({
-      filename: file.name,
-      content: Buffer.from(file.bytes),
-      contentType: file.mediaType ?? 'application/pdf',
-    })),
+    attachments: [
+      ...pictures.map(({ sha256, mediaType, bytes }) => ({
+        cid: pictureId(sha256),
+        filename: `${sha256.slice(0, 8)}.${mediaType === 'image/jpeg' ? 'jpg' : 'png'}`,
+        content: bytes,
+        contentType: mediaType,
+        contentDisposition: 'inline' as const,
+      })),
+      ...files.map((file) => ({
+        filename: file.name,
+        content: Buffer.from(file.bytes),
+        contentType: file.mediaType ?? 'application/pdf',
+      })),
+    ],
   })
   const bytes = await new Promise<Buffer>((resolve, reject) =>
     composer.compile().build((error, message) => (error ? reject(error) : resolve(message))),

@@ -9,7 +9,8 @@ import { dayInZone } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
 import { clock } from '../../clock'
-import { factsOf, fillLetter, type Letter } from '../dispatch/compose'
+import { factsOf, fillToday, type Letter } from '../dispatch/compose'
+import { lookNow, shownHtml } from '../dispatch/email-look'
 import { brands, company, newestDesigns } from '../house/house'
 import { paperOf } from './found-settings'
 import { type PaperContext } from './paper-context'
@@ -62,16 +63,23 @@ export async function previewEmail(
       brand: { ...brand, colours: design.colours, emailLook },
       recipients: context.recipients,
     }
-    return { ...fillLetter(letter), values: factsOf(letter).values }
+    return await shown(await fillToday(letter), factsOf(letter).values)
   } catch (error) {
     if (!(error instanceof Refusal) || error.code !== 'no-sample') throw error
     const filled = fillEmailText(note, exampleFacts, {
       brandName: brand.name,
       colours: design.colours,
-      look: emailLook,
+      look: await lookNow(emailLook),
       footLines: [brand.legalName, brand.registration, brand.email].filter(Boolean),
       language,
     })
-    return { ...filled, values: exampleFields }
+    return shown(filled, exampleFields)
   }
 }
+
+/** With its pictures, for a frame that loads nothing. */
+const shown = async (filled: FilledNote, values: MergeFields) => ({
+  ...filled,
+  html: await shownHtml(filled.html),
+  values,
+})

@@ -20,6 +20,7 @@ import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
+import { checkPictures } from '../pictures/pictures'
 import { ownFields } from '../fields/own-fields'
 import { bankChange } from './bank-change'
 import { brands, emailTexts, newestDesigns, type BrandRow, type EmailTextRow, type SeriesRow } from './house'
@@ -268,6 +269,7 @@ export interface EmailChange extends EmailText {
 export async function changeEmail(brandId: number, change: EmailChange, who: Principal): Promise<void> {
   const { kind, purpose, language, subject, text, look } = change
   await checkEmailText({ subject, text }, language)
+  await checkPictures(text, look)
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     await updateEmailLook(brandId, look)

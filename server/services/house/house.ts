@@ -53,6 +53,8 @@ export interface CompanyRow {
   linkDays: number
   /** What becomes of an email that is larger than its mail account takes. */
   tooLarge: 'stop' | 'link'
+  /** Whether emails say when they are opened. */
+  countOpens: boolean
   /** How often something of the whole house that stands on documents was changed. */
   papersVersion: number
 }

@@ -48,6 +48,8 @@ export interface HouseSettings {
   tooLarge: 'stop' | 'link'
   /** What a letter costs that an email saves, in the house's currency. */
   postage: string
+  /** Whether emails say when they are opened. */
+  countOpens: boolean
   /** What a second person has to send. */
   secondLook: SecondLookRule
 }

@@ -7,6 +7,7 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { fillLetter } from '../dispatch/compose'
+import { checkPictures } from '../pictures/pictures'
 import { newDispatch } from '../dispatch/create'
 import { noPdf } from '../dispatch/no-pdf'
 import { isUnpainted } from '../dispatch/queries'
@@ -132,6 +133,7 @@ export async function sendCopy(
 async function checkWords(documentId: number, own: OwnEmail, who: Principal): Promise<void> {
   const row = await rowOf(documentId, who)
   fillLetter({ ...letterOf(row)!, note: own })
+  await checkPictures(own.text)
   await checkSender(own, row.brandId)
   if (!(await addedToAny([row.id], own.added))) throw badInput('no-such-enclosure', 'files')
 }

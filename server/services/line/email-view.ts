@@ -5,7 +5,8 @@ import type { FilledNote } from '../../../core/emailtexts/email-text'
 import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
 import { type Recipient } from '../../../core/preferences/recipients'
-import { fillLetter, type Letter } from '../dispatch/compose'
+import { fillToday, type Letter } from '../dispatch/compose'
+import { shownHtml } from '../dispatch/email-look'
 import { carriedOf, filesOfDispatches, sizeOf, type EmailFiles, type FileGoing } from '../enclosures/going'
 import { linksToCome } from '../links/links'
 import { letterOf } from './own-email'
@@ -27,6 +28,8 @@ export interface EmailView {
   size: number | null
   most: number | null
   sentAt: Date | null
+  /** How often it was opened, by people and by programs, as far as it says so; null where nothing is known. */
+  opened: { times: number; byMachine: number; first: string | null } | null
   /** Why its text cannot be written; null where it can. */
   problem: string | null
 }
@@ -48,7 +51,7 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
   const { paper, brand, recipients, others = [] } = letter
   const documents = [paper, ...others]
   const listed = filesToCome(documents, files)
-  const { problem, ...filled } = written({
+  const { problem, ...filled } = await written({
     ...letter,
     paper: paper.issued ? paper : { ...paper, number: '…' },
     links: await linksToCome(
@@ -80,6 +83,7 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
       : null,
     most: files ? files.most * 1_000_000 : null,
     sentAt: null,
+    opened: null,
     problem,
   }
 }
@@ -119,9 +123,10 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
 }
 
 /** What an email says; empty, with why, where its text cannot be filled: what it carries is seen all the same. */
-function written(letter: Letter): FilledNote & { problem: string | null } {
+async function written(letter: Letter): Promise<FilledNote & { problem: string | null }> {
   try {
-    return { ...fillLetter(letter), problem: null }
+    const filled = await fillToday(letter)
+    return { ...filled, html: await shownHtml(filled.html), problem: null }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     return { subject: '', html: '', text: '', problem: error.message }
@@ -142,6 +147,7 @@ export async function emailOf(dispatchId: number): Promise<EmailView | null> {
   if (copy)
     return {
       ...copy,
+      html: await shownHtml(copy.html),
       sent: true,
       to: outcomes,
       size: null,

@@ -12,6 +12,7 @@ import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
 import { senderChoices, type SenderChoice } from '../house/senders'
+import { checkPictures } from '../pictures/pictures'
 import { lookForSecond } from '../documents/second-look'
 import { keepOwnEnclosures } from '../enclosures/once'
 import { keepOwnEmail, preparedRow, type PaperRow } from './queries'
@@ -140,6 +141,7 @@ export async function writeOwnEmail(
     if (!letter) throw new Refusal('no-email')
     if (own) {
       fillLetter({ ...letter, note: own })
+      await checkPictures(own.text)
       await checkSender(own, row.brandId)
     }
     const kept = await keepOwnEmail({ id, revision, own })

@@ -43,7 +43,8 @@ export const preparedRow = (id: number, who: string) =>
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
       p.to_addresses "toAddresses", p.own_email "ownEmail",
       preferences_for(c, p.source_id, array[p.kind]) preferences, n.subject, n.text, s.design -> 'colours' colours,
-      b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, contacts_of(p.customer_id) contacts
+      b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns},
+      contacts_of(p.customer_id) contacts
     from prepared_document p
     ${sourceJoins('p')}
     join customer c on c.id = p.customer_id
@@ -152,9 +153,15 @@ export const mailCopyOf = (dispatchId: number) =>
       files: FileKept[]
     }
   >(
-    `select m.sender "from", m.reply_to "replyTo", m.subject, m.html, m.text, m.files, m.sent_at "sentAt"
+    `select m.sender "from", m.reply_to "replyTo", m.subject, m.html, m.text, m.files, m.sent_at "sentAt",
+      case
+        when o.dispatch_id is not null then jsonb_build_object(
+          'times', o.opened, 'byMachine', o.by_machine, 'first', o.first_opened_at
+        )
+      end opened
     from mail_copy m
     join dispatch s on s.id = m.dispatch_id
+    left join email_open o on o.dispatch_id = m.dispatch_id
     where m.dispatch_id = $dispatchId and m.email_revision = s.email_revision`,
     { dispatchId },
   )

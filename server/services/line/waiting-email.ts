@@ -3,6 +3,7 @@ import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
 import { fillLetter, type Letter } from '../dispatch/compose'
+import { checkPictures } from '../pictures/pictures'
 import { addedToAny, tooLargeAmong } from '../enclosures/once'
 import { note } from '../history/history'
 import { publish } from '../live/publish'
@@ -82,6 +83,7 @@ export async function writeWaitingEmail(
     const email = (await emailToCome(dispatchId))!
     if (own) {
       fillLetter({ ...email.letter, note: own })
+      await checkPictures(own.text)
       await checkSender(own, email.supplied.brandId)
       if (!(await addedToAny(email.preparedIds, own.added))) throw badInput('no-such-enclosure', 'files')
     }

@@ -130,3 +130,25 @@ export const lengthenThese = (given: { documentId: number; ids: readonly number[
     returning l.id, l.name, l.dispatch_id "dispatchId"`,
     given,
   )
+
+/** When an email was handed over; nothing where there is none of that id. */
+export const handedOver = (dispatchId: number) =>
+  one<{ handedOverAt: Date | null }>(
+    `select handed_over_at "handedOverAt" from dispatch where id = $dispatchId and channel = 'email'`,
+    { dispatchId },
+  )
+
+export const countOpen = (given: { dispatchId: number; byMachine: boolean; now: Date }) =>
+  one<{ opened: number }>(
+    `insert into email_open as o (dispatch_id, opened, by_machine, first_opened_at, last_opened_at)
+    select $dispatchId, 1 - m.machine, m.machine, t.at, t.at
+    from (values (case when $byMachine then 1 else 0 end)) m (machine)
+    cross join lateral (values (case when m.machine = 0 then $now::timestamptz end)) t (at)
+    on conflict (dispatch_id) do update
+    set opened = o.opened + excluded.opened,
+      by_machine = o.by_machine + excluded.by_machine,
+      first_opened_at = coalesce(o.first_opened_at, excluded.first_opened_at),
+      last_opened_at = coalesce(excluded.last_opened_at, o.last_opened_at)
+    returning opened`,
+    given,
+  )

@@ -10,6 +10,7 @@ import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return
 import type { MailServer } from '../../../outside/mail/connection'
 import { handOver } from '../../../outside/mail/smtp'
 import { filesOfDispatches, withBytes } from '../../enclosures/going'
+import { openMark } from '../../links/opens'
 import { linksFor, linksToCome } from '../../links/links'
 import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
@@ -82,6 +83,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       message = await composeMessage(letter, files.attached, {
         messageId: email.messageId,
         date: clock.now(),
+        mark: await openMark(email.id),
       })
     } catch (error) {
       return {
