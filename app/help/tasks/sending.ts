@@ -101,7 +101,21 @@ export const sendingTasks: readonly HelpTask[] = [
     steps: [
       'On the Line, open Arrived, press Emails below the list, then Figures.',
       'Each number leads to its list.',
+      'Whether an email was opened stands in its Email, where Settings, General counts it.',
       '- A mailbox that answers that somebody is there no more makes the email stuck, with its remedy.',
+    ],
+  },
+  {
+    id: 'once',
+    words: 'Write one email otherwise',
+    also: 'change text subject recipient from sender reply-to answers cc bcc link attach this time once comment',
+    on: ['/'],
+    to: '/',
+    steps: [
+      'In To check select the document and press change beside Subject.',
+      'Subject, text, further copies, who it comes from, where answers go and how its files travel hold for this ' +
+        'email alone. What you leave half done is there again when you come back.',
+      '- Back to the house’s words: open it again and press “as the house says it again”.',
     ],
   },
   {

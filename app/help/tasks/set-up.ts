@@ -81,7 +81,7 @@ export const setUpTasks: readonly HelpTask[] = [
   {
     id: 'email-text',
     words: 'Change what the email says',
-    also: 'template wording subject signature greeting language',
+    also: 'template wording subject signature greeting language picture banner campaign own field',
     on: ['/company'],
     to: '/company?part=Email%20text',
     steps: [
@@ -89,7 +89,9 @@ export const setUpTasks: readonly HelpTask[] = [
       'Type { and choose a field: its value comes from the document. Select it to say what stands instead where ' +
         'the document has none; otherwise such an email waits, and says why.',
       'Select words and choose Only if for what does not always stand, like a sentence about a due date.',
-      'Bold, lists, links and a table of the document’s lines stand above the text; the email is beside it.',
+      'Bold, lists, links, pictures and a table of the document’s lines stand above the text; the email is beside it.',
+      'Own fields of orders and customers are in the list of fields. The picture above the text is of all emails of ' +
+        'the brand, and ends by itself on the day that you give.',
       'Email it to me sends a sample to your own address.',
     ],
   },
