@@ -116,7 +116,7 @@ describe('a mail account', () => {
   /** The server that a brand's invoices are handed to. */
   async function serverOf(brandId: number) {
     const found = await one<{ id: number }>(
-      `select s.mail_account_id id from brand b cross join lateral sender_for(b, 'invoice', null, '', null) s
+      `select s.mail_account_id id from brand b cross join lateral sender_for(b, 'invoice', null, '', null, null) s
       where b.id = $1`,
       [brandId],
     )
