@@ -8,6 +8,8 @@ export const routines = {
   'bad-sentence/hours': 'Sending hours begin before they end, like 08:00 to 17:00.',
   'bad-sentence/kind': '{kind} is not what a routine makes of that event.',
   'bad-sentence/no-status': 'The routine has no status to wait for. Choose one.',
+  'bad-sentence/posted-rehearsal':
+    'What is posted is issued already, and cannot be rehearsed. Let the routine go for real.',
   'bad-sentence/role': 'There is no contact role “{role}”. There are {roles}.',
   'bad-sentence/status': "“{status}” is not a status of the house's orders.",
   'bad-sentence/value': 'Say what the field “{field}” must hold.',

@@ -185,6 +185,11 @@ describe('a sentence', () => {
     [{ delayMinutes: 0, hours: { from: '08:00', to: '12:00', workdays: false } }, '08:00–12:00'],
   ])('%j goes %s', (when, words) => expect(whenWords(when)).toBe(words))
 
+  test('says where it goes while it is tried', () =>
+    expect(sentenceWords(sentence({ rehearseTo: 'me@us.example' }))).toMatch(
+      / and let it go at once, as a rehearsal to me@us\.example\.$/,
+    ))
+
   test('uses the names people know', () =>
     expect(conditionWords({ about: 'brand', is: 'one of', values: ['TH'] }, () => 'Tansy Hollow')).toBe(
       'it is sold by Tansy Hollow',
@@ -203,6 +208,8 @@ describe('a sentence', () => {
       'Say what the field “X” must hold',
     ],
     [{ copyTo: ['nobody'] }, '“nobody” is not an email address'],
+    [{ rehearseTo: 'nobody' }, '“nobody” is not an email address'],
+    [{ on: 'posted', statuses: [], rehearseTo: 'me@us.example' }, 'cannot be rehearsed'],
     [{ delayMinutes: -1 }, '0 minutes to 30 days'],
     [{ hours: { from: '17:00', to: '08:00', workdays: true } }, 'begin before they end'],
   ])('that cannot hold is refused: %j', (change, words) =>

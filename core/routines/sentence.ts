@@ -34,6 +34,8 @@ export interface RoutineSentence {
   delayMinutes: number
   /** The hours in which mail may leave, in the house's zone; null at any time. */
   hours?: SendingHours | null
+  /** Where it goes as a rehearsal, while the routine is tried: nothing is issued. Empty: for real. */
+  rehearseTo?: string
 }
 
 /** Hours of the day as "08:00"; `from` is before `to`. */
@@ -165,9 +167,10 @@ export function sentenceWords(
     .map((condition) => ` and ${conditionWords(condition, nameOf)}`)
     .join('')
   const copy = sentence.copyTo?.length ? `, with a copy to ${sentence.copyTo.join(', ')}` : ''
+  const rehearsal = sentence.rehearseTo ? `, as a rehearsal to ${sentence.rehearseTo}` : ''
   return (
     `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, write to the ${sentence.to} ` +
-    `contact${copy}, and let it go ${whenWords(sentence)}.`
+    `contact${copy}, and let it go ${whenWords(sentence)}${rehearsal}.`
   )
 }
 
@@ -205,6 +208,10 @@ export function checkSentence(
   }
   for (const address of sentence.copyTo ?? [])
     if (!isAddress(address)) throw badInput('bad-sentence/address', 'copyTo', { address })
+  const { rehearseTo = '' } = sentence
+  if (rehearseTo && event === 'posted') throw badInput('bad-sentence/posted-rehearsal', 'rehearseTo')
+  if (rehearseTo && !isAddress(rehearseTo))
+    throw badInput('bad-sentence/address', 'rehearseTo', { address: rehearseTo })
   if (
     !Number.isInteger(sentence.delayMinutes) ||
     sentence.delayMinutes < 0 ||

@@ -241,7 +241,8 @@ test('a customer gets its invoices by a link; the desk sees that it was opened, 
   expect(await desk.text('[data-test="file-link"]')).toContain('not opened yet')
   const reader = await desk.newPage()
   await reader.goto(`${desk.mailboxes}/mailbox/auditor@ottermill.example`)
-  await reader.waitForSelector('td a')
+  // the link is there as the email begins to leave, the mailbox has it a moment later
+  while (!(await reader.$('td a'))) await reader.reload()
   await reader.click('td a')
   await reader.waitForSelector('pre')
   const text = await reader.$eval('pre', (element) => element.textContent!)

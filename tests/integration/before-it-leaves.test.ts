@@ -17,12 +17,14 @@ import {
   resumeAll,
   startRehearsal,
 } from '../../server/services/house/settings'
+import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
+import { checkSend } from '../../server/services/documents/send-check'
 import { houseState } from '../../server/services/house/health'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { register } from '../../server/services/register/register-queries'
 import { lineList } from '../../server/services/line/list-queries'
 import { documentView } from '../../server/services/line/in-hand'
-import { addRoutine } from '../../server/services/routines/routines'
+import { addRoutine, changeRoutine, listRoutines } from '../../server/services/routines/routines'
 import { papersOf, historyWords, until, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
 
@@ -370,6 +372,41 @@ describe('rehearsal', () => {
       )
     },
   )
+
+  test('of one routine: its documents alone are rehearsed to its own address, the others go for real', async () => {
+    const tried = 'tried@tansyhollow.example'
+    const [routine] = (await listRoutines()).filter(({ name }) => name === 'Invoice when shipped')
+    const { id, version, sentence } = routine!
+    await changeRoutine(id, { version, sentence: { ...sentence, rehearseTo: tried } }, inTheNameOf('Test'))
+    const { orders, papers } = await shipped(1)
+    const byHand = await house.newOrder()
+    await prepareByHand('order confirmation', [byHand], inTheNameOf('Test'))
+    const all = [...papers, ...(await papersOf([byHand]))]
+    expect(await checkSend({ papers: ready(all) }, {})).toMatchObject({ documents: 2, rehearsed: 1 })
+    const before = (await house.mails('accounts@ottermill.example')).length
+    const run = await startRun(ready(all), randomUUID(), user)
+    await until('the rehearsal', async () => (await house.mails(tried)).length === 1)
+    await until('the run', async () => (await runReport(run)).open === 0)
+    expect(await runReport(run)).toMatchObject({ issued: 1, rehearsed: 1 })
+    expect([await issued(orders), await issued([byHand])]).toEqual([0, 1])
+    expect(await house.mails('accounts@ottermill.example')).toHaveLength(before)
+    expect((await papersOf(orders))[0]).toMatchObject({ state: 'prepared' })
+
+    // the narrower wins while the house rehearses as well
+    await startRehearsal(inTheNameOf('Maeve'))
+    const elsewhere = (await house.mails('rehearsal@tansyhollow.example')).length
+    await startRun(ready(await papersOf(orders)), randomUUID(), user)
+    await until('the second rehearsal', async () => (await house.mails(tried)).length === 2)
+    expect(await house.mails('rehearsal@tansyhollow.example')).toHaveLength(elsewhere)
+    await endRehearsal()
+    const now = (await listRoutines()).find((one) => one.id === id)!
+    await changeRoutine(id, { version: now.version, sentence }, inTheNameOf('Test'))
+    await startRun(ready(await papersOf(orders)), randomUUID(), user)
+    await until(
+      'the real one',
+      async () => (await house.mails('accounts@ottermill.example')).length === before + 1,
+    )
+  })
 
   test("send one to me: to one's own address, and nothing else happens", async () => {
     const { orders, papers } = await shipped(1)

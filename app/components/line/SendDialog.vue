@@ -100,6 +100,9 @@ async function send() {
           ><template #postOnly>{{ postOnly ? t('line.andWaitsInToSend') : '.' }}</template></I18nT
         >
       </p>
+      <p v-if="check.rehearsed > 0" class="strong" data-test="rehearsed">
+        {{ t('line.rehearsedOnly', { documents: plural(check.rehearsed, 'document') }) }}
+      </p>
       <p v-if="check.asSecond > 0" class="strong" data-test="as-second">
         {{ t('line.asSecond', { documents: plural(check.asSecond, 'document') }) }}
       </p>

@@ -296,6 +296,11 @@ describe('the question before a Send', () => {
     expect((await dialog()).get('[data-test="as-second"]').text()).toContain('2 documents')
   })
 
+  test('says how many go as rehearsals only', async () => {
+    calls.checkSend.mockResolvedValue(check({ rehearsed: 1 }))
+    expect((await dialog()).get('[data-test="rehearsed"]').text()).toContain('Rehearsed only: 1 document')
+  })
+
   test('with nothing to send cannot be answered', async () => {
     calls.checkSend.mockResolvedValue(check({ documents: 0, leftOut: [noAddress] }))
     const page = await dialog()

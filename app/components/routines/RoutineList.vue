@@ -45,6 +45,7 @@ const emit = defineEmits<{ turn: [id: number]; add: [] }>()
         ><span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
           one.isOn ? trustWords[one.trust].words : t('common.off')
         }}</span>
+        <span v-if="one.sentence.rehearseTo" class="tag wait">{{ t('routines.rehearses') }}</span>
         <span class="soft">{{ t('routines.thisMonthThisMonth', { thisMonth: one.thisMonth }) }}</span></span
       >
     </button>

@@ -74,6 +74,10 @@ function addCondition(at: string) {
   })
 }
 
+/** What is posted is issued already. */
+const mayRehearse = computed(
+  () => event.value !== 'posted' && (!props.disabled || !!sentence.value.rehearseTo),
+)
 const copies = computed(() => (sentence.value.copyTo ?? []).join(', '))
 const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(Boolean) })
 const usualHours: SendingHours = { from: '08:00', to: '17:00', workdays: true }
@@ -227,6 +231,28 @@ const setHours = (change: Partial<SendingHours> | null) =>
           >{{ t('routines.onWorkingDaysOnlyMonday') }}</CheckField
         >
       </template> </WordPanel
+    ><I18nT v-if="mayRehearse" keypath="routines.itGoes" scope="global"
+      ><template #how
+        ><WordPanel
+          :label="t('routines.whetherForReal')"
+          :words="
+            sentence.rehearseTo
+              ? t('routines.asARehearsalTo', { address: sentence.rehearseTo })
+              : t('routines.forReal')
+          "
+          :open-end="!sentence.rehearseTo"
+          :disabled="disabled"
+          ><label
+            ><I18nT keypath="routines.rehearseTo" scope="global"
+              ><template #address
+                ><TakenField
+                  :value="sentence.rehearseTo ?? ''"
+                  :placeholder="t('common.nameHouseExample')"
+                  :aria-label="t('routines.whetherForReal')"
+                  data-test="rehearse-to"
+                  @take="
+                    set({ rehearseTo: $event.trim() })
+                  " /></template></I18nT></label></WordPanel></template></I18nT
     >.
   </p>
 </template>

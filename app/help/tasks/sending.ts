@@ -170,7 +170,7 @@ export const sendingTasks: readonly HelpTask[] = [
   {
     id: 'routine',
     words: 'Let documents be made when something happens',
-    also: 'automatic rule trigger workflow schedule every time',
+    also: 'automatic rule trigger workflow schedule every time test rehearsal divert try',
     on: ['/routines'],
     to: '/routines',
     steps: [
@@ -178,6 +178,8 @@ export const sendingTasks: readonly HelpTask[] = [
         'whom, how far it goes.',
       'The trial at its right shows what it would have done with the past orders.',
       'Switch it on After a check first. When nothing needed a hand for a while, choose Automatic.',
+      '“For real” at its end can be an address of yours instead: what the routine makes is then rehearsed there, ' +
+        'and stays due.',
       '- It applies to what happens from then on; older orders are offered for catching up.',
     ],
   },

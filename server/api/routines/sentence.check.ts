@@ -41,6 +41,7 @@ export const sentence = Joi.object({
   issue: kind.required(),
   to: name(40).required(),
   copyTo: Joi.array().items(text(320)).max(10).default([]),
+  rehearseTo: text(320).allow('').default(''),
   delayMinutes: Joi.number().integer().required(),
   hours: Joi.object({ from: time.required(), to: time.required(), workdays: Joi.boolean().required() })
     .allow(null)

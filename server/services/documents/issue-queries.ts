@@ -26,6 +26,18 @@ export type Outcome = Omit<IssueResult, 'preparedId'>
 
 export const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
 
+/** Where prepared documents go as a rehearsal because their routine is being tried; those that go for real are none. */
+export const routineRehearsals = async (ids: readonly number[]): Promise<Map<number, string>> => {
+  const found = await rows<{ id: number; address: string }>(
+    `select p.id, r.sentence ->> 'rehearseTo' address
+    from prepared_document p
+    join routine r on r.id = p.routine_id
+    where p.id = any($ids::int[]) and r.sentence ->> 'rehearseTo' <> ''`,
+    { ids },
+  )
+  return new Map(found.map(({ id, address }) => [id, address]))
+}
+
 export const notAutomatic = (ids: readonly number[]) =>
   run('update prepared_document set automatic = false where id = any($ids::int[])', { ids })
 

@@ -31,6 +31,7 @@ import {
   seriesOfBrands,
   postedRoutine,
   failed,
+  routineRehearsals,
 } from './issue-queries'
 import { issuePeriod } from './draw-numbers'
 import { type Principal, inTheNameOf } from '../people/principal'
@@ -81,11 +82,17 @@ export async function issueInOneTransaction(
     const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
     if (paused) throw new Paused()
     const ready = await checked(asked, results, how)
-    if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, who, results)
-    else {
+    // a routine that is tried says itself where to, whatever the house does
+    const tried = await routineRehearsals(ready.map((paper) => paper.id))
+    const house = rehearsalSince ? rehearsalAddress : ''
+    const rehearsedTo = groupBy(ready, (paper) => tried.get(paper.id) ?? house)
+    for (const [address, papers] of rehearsedTo)
+      if (address) await rehearseReady(papers, address, who, results)
+    const real = rehearsedTo.get('') ?? []
+    if (real.length > 0) {
       const gatherAs = how.gatherAs ?? randomUUID()
       const { postOnly = false, paidBy = null, despite = false } = how
-      await issueReady(ready, { who, gatherAs, postOnly, paidBy, despite }, results)
+      await issueReady(real, { who, gatherAs, postOnly, paidBy, despite }, results)
       if (how.gatherAs === undefined) await closeGathering(gatherAs)
     }
     await within?.(results)
@@ -119,7 +126,10 @@ export interface IssueHow {
 /** Everything is paused: nothing was issued, and it goes on when somebody resumes. */
 export class Paused extends Error {}
 
-/** While a rehearsal is on: rehearsal papers instead, and what would go automatically waits for a person afterwards. */
+/**
+ * While a rehearsal is on, or its routine is tried: rehearsal papers instead, and what would go automatically waits for
+ * a person afterwards.
+ */
 async function rehearseReady(
   ready: readonly PaperRow[],
   address: string,

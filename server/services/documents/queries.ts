@@ -216,6 +216,7 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
     select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
       p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
       p.customer_name "customerName", p.total::text total, p.currency, ${secondLookColumns('p')},
+      coalesce(r.sentence ->> 'rehearseTo', '') "rehearseTo",
       case
         when (w.wish ->> 'gathered')::boolean then concat_ws(
           '|', w.wish ->> 'addresses',
@@ -225,6 +226,7 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
     from chosen h
     join prepared_document p on p.id = h.id
     join wishes w on w.customer_id = h.customer_id and w.kind = h.kind and w.mail is not distinct from h.mail
+    left join routine r on r.id = p.routine_id
     order by p.id`,
     parameters,
   )

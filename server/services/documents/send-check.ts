@@ -22,6 +22,8 @@ export interface Candidate extends SendQuestion {
   currency: string
   /** Alike in one email, where the customer wants them gathered. */
   gather: string | null
+  /** Where it goes as a rehearsal because its routine is tried; '' for real. */
+  rehearseTo: string
   plan: SendPlan
 }
 
@@ -49,6 +51,8 @@ export interface SendCheck {
   going: { id: number; revision: number }[]
   /** Of those that go, what somebody else asked for: this Send is the second look at them. */
   asSecond: number
+  /** Those that go as rehearsals because their routines are tried, and stay due. */
+  rehearsed: number
   /** Those that need a second person whom nobody has asked for. */
   toAsk: { id: number; revision: number }[]
 }
@@ -74,6 +78,7 @@ export async function checkSend(which: Which, how: IssueHow, who = theHouse): Pr
     leftOut,
     going: 'papers' in which ? going.map(({ id, revision }) => ({ id, revision })) : [],
     asSecond: going.filter((one) => one.secondLook && one.asked).length,
+    rehearsed: going.filter((one) => one.rehearseTo !== '').length,
     toAsk: all
       .filter((one) => !one.plan.goes && one.plan.bar === 'second look' && !one.asked)
       .map(({ id, revision }) => ({ id, revision })),
