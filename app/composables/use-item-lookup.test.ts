@@ -82,3 +82,15 @@ test('what the customer calls an item names it too, and stands beneath the line'
   expect(findItems).toHaveBeenCalledWith({ search: 'fa-77', language: 'de', currency: 'EUR', customerId: 7 })
   expect(mine).toMatchObject({ item: 'SEED-1', detail: 'Ihre Nr. FA-77' })
 })
+
+test('what is looked up for the list meanwhile takes nothing from the line that is being filled', async () => {
+  let answer: (items: object[]) => void = () => {}
+  findItems.mockReturnValueOnce(new Promise((resolve) => (answer = resolve))).mockResolvedValue([])
+  const { fill, searchSoon } = lookup()
+  const mine = line({ item: 'töpf' })
+  const filled = fill(mine)
+  await searchSoon('töpf')
+  answer([pots])
+  expect(await filled).toBe(true)
+  expect(mine.item).toBe('POT-9')
+})

@@ -61,12 +61,17 @@ export function useItemLookup(
     if (asked.length > 0) await attempt(async () => learn((await fetchOptions(asked)).items))
   }
 
+  /** Asked for itself: what is typed meanwhile and looked up for the list takes nothing from it. */
+  async function named(code: string): Promise<FoundItem | undefined> {
+    let items: FoundItem[] = []
+    await attempt(async () => (items = await find(code)))
+    return known.get(code) ?? (items.length === 1 ? items[0] : undefined)
+  }
   /** Fills a line with the item that it names. @returns whether there is one */
   async function fill(line: LineEdit): Promise<boolean> {
     const code = line.item.trim().toLowerCase()
     if (!code) return false
-    if (!known.has(code)) await search(line.item)
-    const item = known.get(code) ?? (found.value.length === 1 ? found.value[0] : undefined)
+    const item = known.get(code) ?? (await named(code))
     if (!item) return false
     learn([item])
     const isOurs = [...known.values()].some((one) => one.name === line.description)

@@ -32,7 +32,7 @@ const fill = async (label: string, text: string) => {
     label,
   )
   const field = await desk.page.$(`[id="${id}"]`)
-  await field!.click({ count: 3 })
+  await field!.evaluate((one) => (one as HTMLInputElement).select())
   await field!.press('Backspace')
   await field!.type(text)
 }

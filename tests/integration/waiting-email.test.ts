@@ -198,16 +198,17 @@ describe('a copy', () => {
 
   test('asked for while its PDF is being painted goes once that is there', async () => {
     const { id } = await whileHeld(() => issued())
-    await run(
-      'insert into unpainted (document_id) select $1 where not exists (select from unpainted where document_id = $1)',
-      [id],
+    await until(
+      'it to be painted',
+      async () => (await rows('select 1 from unpainted where document_id = $1', [id])).length === 0,
     )
+    await run('insert into unpainted (document_id) values ($1)', [id])
     const client = new pg.Client({ connectionString: config.databaseUrl })
     await client.connect()
     onTestFinished(() => client.end())
     // a painter that has stored the PDF and is about to say so
     await client.query('begin')
-    await client.query('delete from unpainted where document_id = $1', [id])
+    expect((await client.query('delete from unpainted where document_id = $1', [id])).rowCount).toBe(1)
     const asked = sendCopy(id, { address: 'early@elsewhere.example' }, who)
     await until('the copy to wait for the painter', async () => (await waitingForRow()) > 0)
     await client.query('commit')

@@ -49,7 +49,7 @@ function use() {
     @go="use"
   >
     <div class="fields">
-      <img v-if="kept" :src="emailPictureUrl(kept.sha256)" :alt="alt" />
+      <div class="sight"><img v-if="kept" :src="emailPictureUrl(kept.sha256)" :alt="alt" /></div>
       <FileButton accept=".png,.jpg,.jpeg,.svg" :busy="busy" data-test="choose-picture" @file="choose">{{
         kept ? t('emailtexts.anotherPicture') : t('emailtexts.choosePicture')
       }}</FileButton>
@@ -75,12 +75,19 @@ function use() {
   align-items: start;
   gap: 10px;
 }
-.fields > :not(img, span) {
+.fields > :not(span) {
   width: 100%;
 }
-img {
-  max-width: 100%;
-  max-height: 200px;
+/* Its room is there before the picture is: nothing moves when it comes. */
+.sight {
+  height: 160px;
   border: 1px solid var(--rule);
+  border-radius: 4px;
+}
+img {
+  display: block;
+  width: 100%;
+  height: 100%;
+  object-fit: contain;
 }
 </style>
