@@ -64,7 +64,9 @@ export function useItemLookup(
   /** Asked for itself: what is typed meanwhile and looked up for the list takes nothing from it. */
   async function named(code: string): Promise<FoundItem | undefined> {
     let items: FoundItem[] = []
-    await attempt(async () => (items = await find(code)))
+    await attempt(async () => {
+      items = await find(code)
+    })
     return known.get(code) ?? (items.length === 1 ? items[0] : undefined)
   }
   /** Fills a line with the item that it names. @returns whether there is one */

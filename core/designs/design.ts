@@ -59,6 +59,8 @@ export type StripDesign =
   | { strip: 'lines'; band: Colour | null; stripes: Colour | null; inset: number }
   | { strip: 'sums'; width: number; inset: number; box: Colour | null; hidden: HideableSum[] }
   | { strip: 'payment'; box: Colour | null; title: Colour | null }
+  /** What is owed by age, on statements. */
+  | { strip: 'ageing' }
   | { strip: 'note' }
   /** The small print on every page, in columns or as one running text. */
   | { strip: 'footer'; as: 'columns' | 'running text'; rule: { colour: Colour | null; width: number } }

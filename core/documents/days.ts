@@ -29,6 +29,9 @@ export function lastDayOfMonth(year: number, month: number): number {
   return new Date(Date.UTC(year, month, 0)).getUTCDate()
 }
 
+/** The first day of a day's month. */
+export const startOfMonth = (day: Day): Day => `${day.slice(0, 7)}-01`
+
 export function addDays(day: Day, days: number): Day {
   const { year, month, day: date } = parseDay(day)
   return new Date(Date.UTC(year, month - 1, date + days)).toISOString().slice(0, 10)

@@ -5,6 +5,7 @@ import type { Totals } from '../money/totals'
 import { accountFor, type BankAccount } from './bank'
 import type { Day } from './days'
 import type { Address, PaymentFacts } from './facts'
+import type { StatementFacts } from '../receivables/statement'
 import type { PaperInput } from './from-order'
 import { ratesFor, type TaxTreatment } from './treatment'
 
@@ -78,6 +79,8 @@ export interface PaperExact {
   exchange: Exchange | null
   /** Of a receipt: the payment and what it settles. */
   payment: PaymentFacts | null
+  /** Of a statement: the books that it is made from. */
+  statement?: StatementFacts
 }
 
 const categoryOf: Readonly<Record<Exclude<TaxTreatment, 'domestic'>, ExactCategory>> = {
@@ -133,12 +136,28 @@ export function exactOf(input: PaperInput, sums: Totals): PaperExact {
 }
 
 /** The exact values of a receipt. */
-export function exactReceipt(input: PaperInput, payment: PaymentFacts): PaperExact {
-  const { amount } = payment
+export const exactReceipt = (input: PaperInput, payment: PaymentFacts): PaperExact => ({
+  ...exactMoney(input, payment.currency, payment.amount),
+  reference: payment.reference || null,
+  payment,
+})
+
+/** The exact values of a statement, its closing balance as its sum. */
+export const exactStatement = (
+  input: PaperInput,
+  statement: StatementFacts,
+  closing: DecimalText,
+): PaperExact => ({
+  ...exactMoney(input, statement.currency, closing),
+  statement,
+})
+
+/** What is said of money without any goods. */
+function exactMoney(input: PaperInput, currency: Currency, amount: DecimalText): PaperExact {
   return {
-    ...parties(input, payment.currency),
+    ...parties(input, currency),
     orderNumber: '',
-    reference: payment.reference || null,
+    reference: null,
     suppliedOn: null,
     treatment: 'domestic',
     pricesIncludeTax: true,
@@ -150,7 +169,7 @@ export function exactReceipt(input: PaperInput, payment: PaymentFacts): PaperExa
     credits: null,
     replaces: null,
     exchange: null,
-    payment,
+    payment: null,
   }
 }
 

@@ -1,3 +1,4 @@
+import type { StatementFacts } from '../receivables/statement'
 import { Refusal } from '../errors'
 import { Decimal, sum } from '../money/decimal'
 import { type Exchange } from '../money/exchange'
@@ -47,6 +48,8 @@ export interface PaperInput {
   replaces?: ReplacedFacts
   /** For a receipt. */
   payment?: PaymentFacts
+  /** For a statement of account. */
+  statement?: StatementFacts
   /** Texts of the house; which stand on it, its date says. */
   standing?: StandingTextFacts[]
   /** What emails can say of it that no document prints. */

@@ -40,6 +40,8 @@ export interface Paper {
   sums: { key?: 'lines' | 'net' | 'tax'; label: string; amount: string; strong: boolean }[]
   toPay: { label: string; amount: string }
   payment: PaperPayment | null
+  /** What is owed by age, on a statement. */
+  ageing?: { label: string; amount: string }[]
   customerNote: string | null
   /** Paragraphs before the customer's note: where the goods go, own fields, texts of the house. */
   paragraphs?: string[]
@@ -73,6 +75,7 @@ export interface PaperFact {
     | 'invoice'
     | 'replaces'
     | 'method'
+    | 'period'
   label: string
   value: string
 }
@@ -95,6 +98,8 @@ export interface PaperLine {
   price: string
   rate: string
   amount: string
+  /** The sum up to here, where a page that ends after this line carries it forward. */
+  carry?: string
 }
 
 /** Fixed words in the paper's language. {page} and {pages} are filled by the layout. */
@@ -104,6 +109,9 @@ export interface PaperWords {
   base: string
   taxAmount: string
   continued: string
+  /** Before the sum that a page carries forward to the next, and takes over from the one before. */
+  carried?: string
+  broughtForward?: string
   rehearsal?: string
   copy?: string
 }

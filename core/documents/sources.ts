@@ -10,6 +10,7 @@ export const sources = {
   order: { words: 'an order', screen: '/orders/{id}' },
   draft: { words: 'a draft', screen: '/drafts/{id}' },
   payment: { words: 'a payment', screen: '/accounts?customer={customer}&payment={id}' },
+  account: { words: 'an account', screen: '/accounts?customer={customer}' },
 } as const satisfies Record<string, SourceFacts>
 
 export type SourceKind = keyof typeof sources

@@ -22,6 +22,10 @@ export interface MergeFields {
   due: string
   /** What is to be paid; the document's total where nothing is. Of several documents the sum. */
   total: string
+  /** What of a statement's balance is past due; '' where nothing is. */
+  overdue: string
+  /** The day or the time that a statement tells of. */
+  period: string
   /** The document that this one corrects or settles. */
   invoice: string
   /** "due", "paid" (at once or before) or "nothing" (it comes to nothing). Of several "due" where one is. */
@@ -45,7 +49,18 @@ export type NamedField = Exclude<FieldName, OwnFieldName>
 
 /** How fields are gathered where one is chosen. */
 export const fieldGroups = {
-  document: ['number', 'document', 'date', 'due', 'total', 'supplied', 'invoice', 'documents'],
+  document: [
+    'number',
+    'document',
+    'date',
+    'due',
+    'total',
+    'supplied',
+    'invoice',
+    'documents',
+    'period',
+    'overdue',
+  ],
   order: ['order', 'ordered', 'reference', 'salesperson', 'delivery'],
   customer: ['greeting', 'contact', 'customer', 'customerNumber'],
   house: ['brand', 'sender'],
@@ -81,6 +96,8 @@ export interface EmailFacts {
   tables: {
     lines: EmailTable
     documents: EmailTable
+    /** What is open on a statement. */
+    open: EmailTable
     /** Files that are had by a link; none where all is attached. */
     links: EmailTable
   }
@@ -99,6 +116,8 @@ export const exampleFields: MergeFields = {
   due: '24 December 2026',
   total: '1,284.46 EUR',
   invoice: 'INV-2026-00017',
+  overdue: '412.00 EUR',
+  period: '30 November 2026',
   paying: 'due',
   several: '',
   documents: '',
@@ -124,6 +143,13 @@ export const exampleFacts: EmailFacts = {
       ],
     },
     documents: { columns: [left('Document'), left('Date'), right('Amount'), left('Due')], rows: [] },
+    open: {
+      columns: [left('Document'), left('Due'), right('Open')],
+      rows: [
+        ['INV-2026-00017', '24 Oct 2026', '412.00'],
+        ['INV-2026-00042', '24 Dec 2026', '872.46'],
+      ],
+    },
     links: { columns: [left('To download'), left('Until')], rows: [] },
   },
 }

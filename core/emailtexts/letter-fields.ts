@@ -2,6 +2,7 @@ import { formatDay, type Day } from '../documents/days'
 import { kindFacts } from '../documents/kinds'
 import type { Paper, PaperFact } from '../documents/paper'
 import { Decimal } from '../money/decimal'
+import { statementOf } from '../receivables/statement'
 import { formatMoney, type Language } from '../money/format'
 import { isOwnFieldName, type EmailFacts, type EmailTable, type MergeFields } from './fields'
 
@@ -111,6 +112,62 @@ function linesTable(papers: readonly [Paper, ...Paper[]], withSums: boolean): Em
   }
 }
 
+/** How many open items an email lists; the statement lists them all. */
+const mostOpen = 15
+
+const openWords = {
+  en: {
+    document: 'Document',
+    due: 'Due',
+    open: 'Open',
+    more: (count: number) => `and ${count} more on the statement`,
+  },
+  de: {
+    document: 'Beleg',
+    due: 'Fällig',
+    open: 'Offen',
+    more: (count: number) => `und ${count} weitere auf dem Kontoauszug`,
+  },
+  fr: {
+    document: 'Pièce',
+    due: 'Échéance',
+    open: 'Reste dû',
+    more: (count: number) => `et ${count} autres sur le relevé`,
+  },
+} as const satisfies Record<Language, object>
+
+/** What is open on a statement, oldest due first; a long list says how many more there are. */
+function openTable([{ exact, language, currency }]: readonly [Paper, ...Paper[]]): EmailTable {
+  const words = openWords[language]
+  const open = exact.statement?.open ?? []
+  const most = open.length > mostOpen ? mostOpen - 1 : mostOpen
+  const rest = open.length - most
+  return {
+    columns: [
+      { heading: words.document, right: false },
+      { heading: words.due, right: false },
+      { heading: words.open, right: true },
+    ],
+    rows: [
+      ...open
+        .slice(0, most)
+        .map((one) => [
+          one.number,
+          one.dueDate ? formatDay(one.dueDate, language, 'short') : '',
+          formatMoney(one.open, currency, language),
+        ]),
+      ...(rest > 0 ? [[words.more(rest), '', '']] : []),
+    ],
+  }
+}
+
+/** What is past due of a statement; '' where nothing is. */
+function overdueOf(paper: Paper): string {
+  const { statement } = paper.exact
+  const overdue = statement ? statementOf(statement).overdue : '0'
+  return new Decimal(overdue).isZero() ? '' : withCurrency(overdue, paper)
+}
+
 /**
  * What an email text can say about one document, or about several that go in one email.
  * @param links files that are had by a link @param inText the documents stand in the text alone
@@ -148,6 +205,8 @@ export function letterFacts(
     reference: fact('reference'),
     supplied: fact('supplied'),
     invoice: fact('invoice'),
+    period: fact('period'),
+    overdue: all(overdueOf),
     date: all((paper) => formatDay(paper.date, paper.language)),
     due: all((paper) => (paper.dueDate ? formatDay(paper.dueDate, paper.language) : '')),
     total: withCurrency(total.toString(), first),
@@ -158,6 +217,7 @@ export function letterFacts(
   const tables = {
     lines: linesTable(papers, inText),
     documents: documentsTable(papers),
+    open: openTable(papers),
     links: linksTable(links, first.language),
   }
   return { values, tables }

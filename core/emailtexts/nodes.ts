@@ -68,7 +68,7 @@ export interface PictureNode {
   attrs: EmailPicture
 }
 
-export const tableNames = ['lines', 'documents'] as const
+export const tableNames = ['lines', 'documents', 'open'] as const
 export type TableName = (typeof tableNames)[number]
 
 export type BlockNode = ParagraphNode | ListNode | TableNode | PictureNode

@@ -44,6 +44,7 @@ const letters: Readonly<Record<DocumentKind, string>> = {
   'credit note': 'CN',
   'payment receipt': 'PR',
   'refund receipt': 'RR',
+  'statement of account': 'SA',
 }
 
 /**

@@ -41,6 +41,10 @@ export const receivables = {
   'over-settled/refund': 'More is given back than is refunded.',
   'read-before': 'This file was read on {day} by {by}, as {name}. Nothing was booked again.',
   'read-before/now': 'This file is just being read.',
+  'statement-off':
+    'The books of this account do not come to what is open: {booked} {currency} are booked, {open} {currency} are open. No statement is made of that; ask whoever looks after Clothespin.',
+  'no-such-account': 'That account does not exist, or nothing was ever booked on it.',
+  'statement-days': 'A statement ends today or earlier, and begins before it ends.',
   'too-large/pdfs': 'These PDFs are more than 200 MB. Give them in several ZIPs.',
   undone: 'That payment was taken back.',
   'undone/already': 'That payment was taken back already.',

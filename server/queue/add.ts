@@ -22,6 +22,8 @@ export interface Jobs {
   'go-on-importing': { importId: number }
   /** Rehearsal papers that are not mailed yet. */
   'send-rehearsals': { rehearsalIds: number[] }
+  /** Statements of many accounts that somebody had prepared. */
+  'make-statements': { runId: number }
   /** An invitation, or a code for a new password. */
   'write-to-staff': { staffId: number; purpose: 'invitation' | 'new password' }
 }
@@ -37,6 +39,7 @@ const priority: Record<keyof Jobs, number> = {
   'read-bank-file': 2,
   'book-bank-entries': 2,
   'go-on-importing': 2,
+  'make-statements': 2,
   'write-to-staff': 1,
 }
 

@@ -11,7 +11,7 @@ import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { voidDocument } from '../../server/services/documents/void'
 import { allocatePayment, recordPayment } from '../../server/services/receivables/payments'
 import { undoPayment } from '../../server/services/receivables/undo-payment'
-import { holds } from './books'
+import { holds, statementsHold } from './books'
 import { papersOf, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
 
@@ -208,6 +208,7 @@ test('any order of invoices, payments, credits, voids and what is taken back lea
     fc.asyncProperty(moves, async (list) => {
       for (const move of list) if (await make(move)) done.set(move.what, (done.get(move.what) ?? 0) + 1)
       await holds(today)
+      await statementsHold(today)
     }),
     { numRuns: 12, seed: Number(process.env.BOOKS_SEED ?? 7), endOnFailure: true },
   )

@@ -1,6 +1,10 @@
 import { expect } from 'vitest'
 import { Decimal } from '../../core/money/decimal'
-import { rows } from '../../server/db/connection'
+import { addDays, type Day } from '../../core/documents/days'
+import { statementOf } from '../../core/receivables/statement'
+import { inTransaction, rows } from '../../server/db/connection'
+import { booksOf } from '../../server/services/receivables/account-source'
+import { lockAccounts, makeAccounts } from '../../server/services/receivables/statement-queries'
 import { ageing } from '../../server/services/receivables/accounts'
 import { reconciliationOf } from '../../server/services/register/reconciliation'
 
@@ -76,4 +80,45 @@ export async function holds(day: string): Promise<void> {
     expect(new Decimal(aged.get(one.currency) ?? 0).toString(), `open in ${one.currency} by age`).toBe(
       new Decimal(one.open).toString(),
     )
+}
+
+/**
+ * Every account's statement comes out on any day: what was booked is what is open, and today's is what the open
+ * items and the money on account say.
+ */
+export async function statementsHold(today: Day): Promise<void> {
+  const customers = await rows<{ id: number }>('select id from customer')
+  await inTransaction(async () => {
+    await lockAccounts()
+    await makeAccounts(customers.map((one) => one.id))
+  })
+  const accounts = await rows<{ id: number; currency: string; open: string }>(
+    `select a.id, a.currency, (
+      coalesce((
+        select sum(i.open)
+        from open_item i
+        join document d on d.id = i.document_id
+        where i.customer_id = a.customer_id and i.currency = a.currency and d.brand_id = a.brand_id
+      ), 0) - coalesce((
+        select sum(case p.direction when 'in' then p.open else -p.open end)
+        from payment p
+        where p.customer_id = a.customer_id and p.currency = a.currency and p.brand_id = a.brand_id
+      ), 0)
+    )::text open
+    from account a`,
+  )
+  for (const days of [0, 1, 9, 40])
+    for (const form of ['open items', 'activity'] as const) {
+      const until = addDays(today, -days)
+      const period = form === 'activity' ? { form, from: addDays(until, -30), until } : { form, until }
+      const books = await booksOf(
+        accounts.map((one) => one.id),
+        period,
+      )
+      for (const { id, currency, open } of accounts) {
+        const { closing } = statementOf({ ...books.get(id)!, currency })
+        if (days === 0)
+          expect(new Decimal(closing).toFixed(2), `account ${id}`).toBe(new Decimal(open).toFixed(2))
+      }
+    }
 }

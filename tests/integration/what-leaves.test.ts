@@ -324,7 +324,7 @@ describe('an order that is withdrawn or held', () => {
     await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'))).rejects.toThrow(
       'still a Draft',
     )
-    await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'), true)).rejects.toThrow(
+    await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'), { despite: true })).rejects.toThrow(
       'still a Draft',
     )
     const many = await prepareByHand('order confirmation', [held, other, draft], inTheNameOf('Test'))
@@ -335,7 +335,7 @@ describe('an order that is withdrawn or held', () => {
         [draft, 'refused'],
       ]),
     )
-    const alone = await prepareByHand('order confirmation', [held], inTheNameOf('Test'), true)
+    const alone = await prepareByHand('order confirmation', [held], inTheNameOf('Test'), { despite: true })
     expect(alone[0]!.result.outcome).toBe('prepared')
   })
 

@@ -6,6 +6,7 @@ import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
 import AccountPayments from './AccountPayments.vue'
 import PaymentDialog from './PaymentDialog.vue'
+import StatementDialog from './StatementDialog.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import { useSession } from '../../stores/session'
@@ -17,9 +18,12 @@ import { houseToday, money, plural, shortDay } from '../../composables/format'
 import { useMainKey } from '../../composables/useMainKey'
 import { prepareReceipt, undoPayment } from '../../calls/payments'
 import { fetchAccount } from '../../calls/accounts'
+import { prepareStatements } from '../../calls/statements'
+import { periodWords } from './statement-words'
 import { markItem } from '../../calls/open-items'
 import { termsWords } from '../../../core/documents/terms'
 import { ageingStep } from '../../../core/receivables/ageing'
+import type { StatementPeriod } from '../../../core/receivables/statement'
 import type { Account, OpenRow, PaymentRow } from '../../contract'
 
 /**
@@ -60,6 +64,18 @@ const makeReceipt = (one: PaymentRow) =>
       { wrong: outcome !== 'prepared' },
     )
   })
+const stating = ref(false)
+/** One of each brand; what is not prepared says why. */
+async function makeStatements(period: StatementPeriod, currency: string) {
+  const { statements } = await prepareStatements({ of: { customerId: props.id, currency }, period })
+  const made = statements.filter((one) => one.outcome === 'prepared')
+  for (const one of statements.filter((other) => !made.includes(other)))
+    useToasts().say(one.reason, { wrong: true })
+  const problem = made.map((one) => one.reason).find(Boolean)
+  if (made.length > 0) useToasts().say(problem ?? t('accounts.statementIsPrepared'), { wrong: !!problem })
+  await load()
+}
+const toCheck = { path: '/', query: { kind: 'statement of account' } }
 const undoing = shallowRef<PaymentRow>()
 const undo = computed({
   get: () => !!undoing.value,
@@ -182,6 +198,22 @@ useMainKey(() => {
         </li>
         <li v-if="view.items.length === 0" class="soft">{{ t('accounts.nothingIsOpen') }}</li>
       </ul>
+      <h2>{{ t('accounts.statementsOfAccount') }}</h2>
+      <ul :aria-label="t('accounts.statementsOfAccount')" data-test="statements">
+        <li v-for="one in view.statements" :key="one.preparedId">
+          <NuxtLink
+            v-if="one.documentId"
+            class="mono number"
+            :to="`/register?search=${one.number}&in=${one.documentId}`"
+            >{{ one.number }}</NuxtLink
+          >
+          <NuxtLink v-else :to="toCheck">{{ t('accounts.waitsInToCheck') }}</NuxtLink>
+          <span class="soft cut">{{ one.period ? periodWords(one.period) : '' }}, {{ one.brand }}</span>
+          <span v-if="one.voided" class="tag stuck">{{ t('register.void') }}</span>
+          <span class="amount push">{{ money(one.balance, one.currency) }}</span>
+        </li>
+        <li v-if="view.statements.length === 0" class="soft">{{ t('accounts.noStatementYet') }}</li>
+      </ul>
       <h2>{{ t('common.payments') }}</h2>
       <AccountPayments
         :account="view"
@@ -193,13 +225,23 @@ useMainKey(() => {
       />
     </div>
     <footer v-if="may" class="foot-bar">
-      <span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">{{
+      <VBtn v-if="view.currencies.length > 0" data-test="make-statement" @click="stating = true">{{
+        t('accounts.statement')
+      }}</VBtn><span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">{{
         t('accounts.refund')
       }}</VBtn
       ><VBtn variant="flat" class="go" data-test="record-payment" @click="recording = 'in'">{{
         t('accounts.recordAPayment')
       }}</VBtn>
     </footer>
+    <StatementDialog
+      v-if="stating"
+      v-model="stating"
+      :title="t('accounts.aStatementForName', { name: view.name })"
+      :go="t('accounts.prepareIt')"
+      :currencies="[...view.currencies].sort((a) => (a === view!.currency ? -1 : 0))"
+      :make="makeStatements"
+    />
     <PaymentDialog v-if="recording" v-model="record" :account="view" :direction="recording" @done="load" />
     <PaymentDialog
       v-else-if="allocating"

@@ -48,6 +48,7 @@ const insertTable = (of: string) =>
 const tables = [
   { value: 'lines', words: t('emailtexts.linesOfTheDocument') },
   { value: 'documents', words: t('emailtexts.documentsOfTheEmail') },
+  { value: 'open', words: t('emailtexts.openItemsOfAStatement') },
 ]
 
 const picturing = ref(false)

@@ -19,6 +19,8 @@ const fieldWords = (): Record<NamedField, string> => ({
   total: t('emailtexts.total'),
   supplied: t('emailtexts.supplied'),
   invoice: t('emailtexts.invoice'),
+  period: t('emailtexts.period'),
+  overdue: t('emailtexts.overdue'),
   documents: t('emailtexts.documents'),
   order: t('emailtexts.order'),
   ordered: t('emailtexts.ordered'),
@@ -44,6 +46,8 @@ const fieldMeaning = (): Partial<Record<NamedField, string>> => ({
   total: t('emailtexts.aboutTotal'),
   supplied: t('emailtexts.aboutSupplied'),
   invoice: t('emailtexts.aboutInvoice'),
+  period: t('emailtexts.aboutPeriod'),
+  overdue: t('emailtexts.aboutOverdue'),
   documents: t('emailtexts.aboutDocuments'),
   order: t('emailtexts.aboutOrder'),
   ordered: t('emailtexts.aboutOrdered'),
@@ -101,4 +105,8 @@ export const conditions = (own: readonly OwnFieldFacts[]): Condition[] => [
 ]
 
 export const tableWords = (of: TableName): string =>
-  of === 'lines' ? t('emailtexts.tableOfLines') : t('emailtexts.tableOfDocuments')
+  ({
+    lines: t('emailtexts.tableOfLines'),
+    documents: t('emailtexts.tableOfDocuments'),
+    open: t('emailtexts.tableOfOpenItems'),
+  })[of]

@@ -1,18 +1,24 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import AccountNarrow from '../../components/accounts/AccountNarrow.vue'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import AccountSheet from '../../components/accounts/AccountSheet.vue'
 import AgeingStrip from '../../components/accounts/AgeingStrip.vue'
+import StatementDialog from '../../components/accounts/StatementDialog.vue'
+import StatementRun from '../../components/accounts/StatementRun.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
 import { useFilters } from '../../composables/useFilters'
 import { useList } from '../../composables/useList'
+import { usePicks } from '../../composables/usePicks'
+import { startStatements } from '../../calls/statements'
 import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useSession } from '../../stores/session'
 import { money, plural } from '../../composables/format'
+import type { StatementPeriod } from '../../../core/receivables/statement'
 import type { AccountRow, Ageing } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
@@ -24,15 +30,33 @@ const { filters, set } = useFilters({
   sort: 'overdue',
   down: 'yes',
   currency: '',
+  group: '',
+  salesperson: '',
+  country: '',
+  overdueOver: '',
+  balanceOver: '',
+  lateOver: '',
   customer: '',
   /** The payment that somebody came for. */
   payment: '',
 })
-const list = useList<AccountRow, PageOf<AccountRow>>((place) =>
+interface AccountPage extends PageOf<AccountRow> {
+  matching: number
+  sums: { currency: string; balance: string }[]
+}
+/** What the list is narrowed by, as far as anything is said. */
+const matching = computed(() => {
+  const { search, only, group, salesperson, country, overdueOver, balanceOver, lateOver } = filters.value
+  return Object.fromEntries(
+    Object.entries({ search, only, group, salesperson, country, overdueOver, balanceOver, lateOver }).filter(
+      ([, value]) => value !== '',
+    ),
+  )
+})
+const list = useList<AccountRow, AccountPage>((place) =>
   api.get('/api/accounts', {
     query: {
-      search: filters.value.search,
-      only: filters.value.only,
+      ...matching.value,
       sort: filters.value.sort,
       descending: filters.value.down === 'yes',
       ...place,
@@ -55,7 +79,7 @@ async function loadAgeing() {
 }
 onMounted(() => attempt(loadAgeing))
 watch(
-  () => [filters.value.search, filters.value.only, filters.value.sort, filters.value.down],
+  () => [JSON.stringify(matching.value), filters.value.sort, filters.value.down],
   () => void list.restart(),
   { immediate: true },
 )
@@ -73,6 +97,33 @@ useLive(
   },
   400,
 )
+
+const session = useSession()
+const picks = usePicks(list.rows)
+/** Which statements are asked for: of those picked, or else of all that match. */
+const stating = ref(false)
+const running = ref<number | null>(null)
+const report = computed({
+  get: () => running.value !== null,
+  set: (open) => {
+    if (!open) running.value = null
+  },
+})
+const count = computed(() => picks.chosen.value.length || (list.extra.value?.matching ?? 0))
+const sums = computed(() =>
+  (list.extra.value?.sums ?? []).map((one) => money(one.balance, one.currency)).join(', '),
+)
+async function start(period: StatementPeriod) {
+  const these = picks.chosen.value.map(({ customerId, currency }) => ({ customerId, currency }))
+  const lateOver = Number(filters.value.lateOver) || undefined
+  const { id } = await startStatements(
+    these.length > 0
+      ? { period, these }
+      : { period, matching: { ...matching.value, ...(lateOver ? { lateOver } : {}) } },
+  )
+  picks.clear()
+  running.value = id
+}
 
 const choices = [
   { value: '', words: t('accounts.allWithSomethingOpen') },
@@ -109,7 +160,8 @@ const open = (id: number) =>
                   :choices="choices"
                   :value="filters.only"
                   @pick="set({ only: $event })" /></template></I18nT
-          ></span>
+            >, <AccountNarrow :value="filters" @set="set($event)"
+          /></span>
           <SearchField
             class="push"
             :value="filters.search"
@@ -129,6 +181,7 @@ const open = (id: number) =>
           :list="list"
           :columns="columns"
           :label="t('accounts.openAccounts')"
+          :picks="session.may('clerk') ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
           @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
@@ -140,7 +193,8 @@ const open = (id: number) =>
               }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{
                 one.currency
               }}</span
-              ><span v-if="one.disputed" class="tag wait">{{ t('accounts.disputed') }}</span></span
+              ><span v-if="one.disputed" class="tag wait">{{ t('accounts.disputed') }}</span
+              ><span v-if="one.promised" class="tag wait">{{ t('accounts.promised') }}</span></span
             >
             <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{
               Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '')
@@ -153,15 +207,37 @@ const open = (id: number) =>
           <template #empty
             ><div class="empty">
               <strong>{{
-                filters.search || filters.only ? t('accounts.noSuchAccount') : t('accounts.nothingIsOpen2')
+                Object.keys(matching).length ? t('accounts.noSuchAccount') : t('accounts.nothingIsOpen2')
               }}</strong>{{ t('accounts.customersWhoOweSomethingOr') }}
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
-          <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'account') }}</span><span
-            class="push"
-          /><VBtn href="/api/accounts/csv" data-test="accounts-csv">{{ t('common.saveAsCSV') }}</VBtn>
+          <strong v-if="picks.chosen.value.length">{{
+            t('common.countPicked', { count: picks.chosen.value.length })
+          }}</strong><span v-else class="soft cut" data-test="account-count">{{
+            sums
+              ? t('accounts.countOwing', {
+                  accounts: plural(list.extra.value?.matching ?? 0, 'account'),
+                  sum: sums,
+                })
+              : plural(list.extra.value?.matching ?? 0, 'account')
+          }}</span
+          ><span class="push" /><VBtn href="/api/accounts/csv" data-test="accounts-csv">{{
+            t('common.saveAsCSV')
+          }}</VBtn
+          ><VBtn
+            v-if="session.may('clerk') && count > 0"
+            variant="flat"
+            class="go"
+            data-test="statements-of-many"
+            @click="stating = true"
+            >{{
+              picks.chosen.value.length
+                ? t('accounts.statementsOfCount', { count })
+                : t('accounts.statementsOfAll', { count })
+            }}</VBtn
+          >
         </footer>
       </section>
       <aside class="right" :aria-label="t('accounts.theAccountInHand')">
@@ -176,6 +252,14 @@ const open = (id: number) =>
         </div>
       </aside>
     </div>
+    <StatementDialog
+      v-if="stating"
+      v-model="stating"
+      :title="t('accounts.statementsOfAccount')"
+      :go="t('accounts.prepareCountStatements', { accounts: plural(count, 'account') })"
+      :make="start"
+    />
+    <StatementRun v-if="running !== null" :id="running" v-model="report" />
   </div>
 </template>
 

@@ -13,6 +13,13 @@ export const accounts = {
   bankFiles: 'Bank files',
 
   // accounts/AccountSheet.vue
+  statement: 'Statement…',
+  statementsOfAccount: 'Statements of account',
+  aStatementForName: 'A statement for {name}',
+  prepareIt: 'Prepare it',
+  noStatementYet: 'None was made yet.',
+  waitsInToCheck: 'waits in To check',
+  statementIsPrepared: 'It waits in To check.',
   theReceiptWaitsInTo: 'The receipt waits in To check.{reason}',
   takenBackByACounter: 'Taken back by a counter-entry. What it settled is open again.',
   daysLate: '{days} late',
@@ -136,7 +143,49 @@ export const accounts = {
   noPaymentSelected: 'No payment selected',
   selectOneToSeeWhat: 'Select one to see what it would settle, and why.',
 
+  // accounts/AccountNarrow.vue
+  any: 'any',
+  anyOfThem: 'narrowed by nothing more',
+  narrowedBy: 'Narrowed by',
+  overdueOverSum: 'overdue over {sum}',
+  owingOverSum: 'owing over {sum}',
+  lateOverDays: 'late for more than {days}',
+  owingOver: 'Owing more than',
+  overdueOver: 'Overdue by more than',
+  lateForMoreThanDays: 'Late for more than, days',
+
+  // accounts/StatementDialog.vue
+  itTellsOf: 'It tells of',
+  whatIsOpenOnADay: 'what is open on a day',
+  whatWasBookedInATime: 'what was booked in a time, with the balance after each',
+  fromTheDay: 'From',
+  toTheDay: 'To',
+  onTheDay: 'On',
+  statementsWaitInToCheck:
+    'One of each brand that was bought of. They wait in To check; nothing is sent before somebody sends it.',
+
+  // accounts/StatementRun.vue
+  preparingStatements: 'Statements are being prepared',
+  statementsArePrepared: '{count} prepared',
+  lookAtThemInToCheck: 'Look at them in To check',
+  doneOfAll: '{done} of {all}',
+  preparedAll: 'wait in To check',
+  thereAlready: 'were there already for that day or time',
+  nothingToSay: 'have nothing that a statement would say',
+  notMade: 'were not made',
+  stopped: 'were left out when it was stopped',
+  whatToKnowOfThem: 'What to know of them',
+
+  // accounts/statement-words.ts
+  openOnDay: 'open on {day}',
+  bookedFromTo: '{from} to {until}',
+
   // accounts/index.vue
+  countOwing: '{accounts}, owing {sum}',
+  promised: 'promised',
+  statementsOfAll: 'Statements of all {count}…',
+  statementsOfCount: 'Statements of {count}…',
+  prepareCountStatements: 'Prepare the statements of {accounts}',
   allWithSomethingOpen: 'all with something open',
   thoseOverdue: 'those overdue',
   thoseInCredit: 'those in credit',

@@ -1,5 +1,6 @@
 import type { StripKind } from '../design'
 import { address } from './address'
+import { ageing } from './ageing'
 import { note, payment, sums } from './closing'
 import { facts } from './facts'
 import { footer } from './footer'
@@ -18,6 +19,7 @@ export const renderers: { readonly [Kind in StripKind]: Renderer<Kind> } = {
   lines: { part: 'table', draw: lineTable },
   sums: { part: 'closing', block: sums },
   payment: { part: 'closing', block: payment },
+  ageing: { part: 'closing', block: ageing },
   note: { part: 'closing', block: note },
   footer: { part: 'page', draw: footer },
   free: { part: 'page', draw: free },

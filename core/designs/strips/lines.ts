@@ -48,8 +48,10 @@ export function lineTable(strip: Strip, look: StripOf<'lines'>, top: number, clo
           'description.',
       })
     }
-    if (y + (fitsAlone ? together : row.height) > frame.bottom && index > 0)
-      y = continuePage(strip, look, columns)
+    // a row that is followed by others leaves room for what is carried forward beneath it
+    const below = !last && row.line.carry ? carriedHeight : 0
+    if (y + (fitsAlone ? together : row.height) + below > frame.bottom && index > 0)
+      y = continuePage(strip, look, columns, y, rows[index - 1]!.line.carry)
     drawRow(strip, look, columns, row, y, index)
     y += row.height
   })
@@ -227,8 +229,35 @@ function drawRow(
   sheet.line(frame.left, top + row.height, frame.right, top + row.height, hairline, 0.5)
 }
 
-function continuePage(strip: Strip, look: StripOf<'lines'>, columns: Column[]): number {
+/** @param carry the sum up to the last row, where the table says one */
+function continuePage(
+  strip: Strip,
+  look: StripOf<'lines'>,
+  columns: Column[],
+  below: number,
+  carry: string | undefined,
+): number {
+  const { carried = '', broughtForward = '' } = strip.paper.words
+  if (carry) carriedRow(strip, look, carried, carry, below)
   strip.sheet.addPage()
   continuedHead(strip)
-  return headingRow(strip, look, columns, strip.frame.continuedTop, true)
+  const top = headingRow(strip, look, columns, strip.frame.continuedTop, true)
+  return carry ? carriedRow(strip, look, broughtForward, carry, top) : top
+}
+
+const carriedHeight = 22
+
+/** What a page hands to the next one; beside the table for who hears it read. @returns the y below it */
+function carriedRow(
+  { sheet, frame }: Strip,
+  { inset }: StripOf<'lines'>,
+  words: string,
+  amount: string,
+  top: number,
+): number {
+  const style: TextStyle = { ...frame.strong, role: 'artifact' }
+  const right = frame.right - inset
+  sheet.text(words, right - sheet.width(amount, frame.strong) - 14, top + 14, style, 'right')
+  sheet.text(amount, right, top + 14, style, 'right')
+  return top + carriedHeight
 }

@@ -5,11 +5,19 @@ import type { KindFacts } from './kind'
 import { orderConfirmation } from './order-confirmation'
 import { paymentReceipt } from './payment-receipt'
 import { refundReceipt } from './refund-receipt'
+import { statementOfAccount } from './statement-of-account'
 
 export type { KindFacts }
 
 /** The kinds of document that the house issues, in the order they come up in an order's life. */
-const kinds = [orderConfirmation, invoice, creditNote, paymentReceipt, refundReceipt] as const
+const kinds = [
+  orderConfirmation,
+  invoice,
+  creditNote,
+  paymentReceipt,
+  refundReceipt,
+  statementOfAccount,
+] as const
 
 export type DocumentKind = (typeof kinds)[number]['name']
 export const documentKinds: readonly DocumentKind[] = kinds.map((kind) => kind.name)

@@ -19,7 +19,7 @@ export default route<object, object, { kind: DocumentKind; sourceIds: number[]; 
     }),
   },
   async ({ body, user }) => {
-    const made = await prepareByHand(body.kind, body.sourceIds, user, body.despite)
+    const made = await prepareByHand(body.kind, body.sourceIds, user, { despite: body.despite })
     const results = made.map((one) => one.result)
     return {
       prepared: results.filter((one) => one.outcome === 'prepared').length,

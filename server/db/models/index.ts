@@ -1,4 +1,5 @@
 import type { Model, ModelStatic, Sequelize } from 'sequelize'
+import { Account } from './account'
 import { Allocation } from './allocation'
 import { ApiCall } from './api-call'
 import { ApiToken } from './api-token'
@@ -60,6 +61,8 @@ import { Staff } from './staff'
 import { StaffBrand } from './staff-brand'
 import { StandingText } from './standing-text'
 import { DesignVersion } from './design'
+import { StatementRun } from './statement-run'
+import { StatementRunAccount } from './statement-run-account'
 import { TaxCode } from './tax-code'
 import { TaxRate } from './tax-rate'
 import { History } from './history'
@@ -68,6 +71,7 @@ import { Unpainted } from './unpainted'
 import { Worker } from './worker'
 
 export {
+  Account,
   Allocation,
   ApiCall,
   ApiToken,
@@ -128,6 +132,8 @@ export {
   Staff,
   StaffBrand,
   StandingText,
+  StatementRun,
+  StatementRunAccount,
   DesignVersion,
   TaxCode,
   TaxRate,
@@ -207,6 +213,9 @@ export const models: readonly HouseModel[] = [
   OneTimeCode,
   OpenItem,
   Allocation,
+  Account,
+  StatementRun,
+  StatementRunAccount,
   BankFile,
   BankEntry,
   History,

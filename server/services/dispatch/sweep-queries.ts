@@ -33,6 +33,12 @@ export const bankFilesHalfBooked = (before: Date) =>
     { before },
   )
 
+/** Runs of statements of which something waits. */
+export const statementRunsWaiting = () =>
+  rows<{ id: number }>(
+    'select distinct run_id id from statement_run_account where outcome is null order by 1',
+  )
+
 export const importsHalfDone = () =>
   rows<{ id: number }>(
     `select id from import where state in ('checking', 'writing') and since < now() - interval '1 minute'`,

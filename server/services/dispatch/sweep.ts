@@ -17,6 +17,7 @@ import {
   bankFilesHalfRead,
   bankFilesHalfBooked,
   importsHalfDone,
+  statementRunsWaiting,
   runsDue,
   deleteDeadWorkers,
   deadAfterSeconds,
@@ -74,6 +75,8 @@ export async function sweep(): Promise<void> {
       await addJob('book-bank-entries', { fileId: id }, { key: `sweep bank entries ${id}` })
     for (const { id } of await importsHalfDone())
       await addJob('go-on-importing', { importId: id }, { key: `sweep import ${id}` })
+    for (const { id } of await statementRunsWaiting())
+      await addJob('make-statements', { runId: id }, { key: `sweep statements ${id}` })
     for (const { id } of await runsDue()) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
   if ((await howFar()) === 'ready') await sendFailureNotice()

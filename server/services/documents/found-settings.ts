@@ -213,6 +213,7 @@ export function contextOf(
       ...(order.credit ? { credit: order.credit } : {}),
       ...(order.replaces ? { replaces: order.replaces } : {}),
       ...(order.payment ? { payment: order.payment } : {}),
+      ...(order.statement ? { statement: order.statement } : {}),
       related: relatedFacts(
         {
           ordered: order.number ? order.date : null,
@@ -291,7 +292,8 @@ function factsOf(
 
 /** The paper as it will be, or the plain reason why there is none. */
 export function paperOf(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
-  if (context.problem) return { problem: context.problem }
+  const none = context.problem ?? context.nothing
+  if (none) return { problem: none }
   const standIn = numberStandIn(
     context.series,
     { date: today, brand: context.source.brand.code, order: context.orderNumber },

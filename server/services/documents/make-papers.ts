@@ -29,10 +29,11 @@ export async function makeAll(
   kind: DocumentKind,
   sourceIds: readonly number[],
   addressing: Addressing,
+  occasion = '',
 ): Promise<Map<number, MadeDocument>> {
   const laidOut = new Map<number, MadeDocument>()
   for (const [of, ids] of await byKind(sourceIds))
-    for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing)))
+    for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing, occasion)))
       laidOut.set(id, made)
   return laidOut
 }

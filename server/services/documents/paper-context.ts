@@ -9,6 +9,7 @@ import type {
   OrderFacts,
   CustomerFacts,
 } from '../../../core/documents/facts'
+import type { StatementFacts } from '../../../core/receivables/statement'
 import type { Needs } from '../../../core/documents/needs'
 import type { PaperSource } from '../../../core/documents/issue'
 import type { FieldValues, OwnFieldFacts } from '../../../core/fields/own-fields'
@@ -45,6 +46,8 @@ export interface BuiltFrom {
 export interface PaperContext {
   /** Why its source has nothing to make it of. */
   problem?: string
+  /** Why none is made at all: there is nothing that it would say. */
+  nothing?: string
   /** Why it is held until its source is complete, and whom to ask; null where nothing is missing. */
   held: string | null
   sourceId: number
@@ -88,6 +91,7 @@ export interface SubjectRow {
   replaces?: ReplacedFacts
   deposits?: DepositFacts[]
   payment?: PaymentFacts
+  statement?: StatementFacts
   number: string
   date: Day
   suppliedOn: Day | null

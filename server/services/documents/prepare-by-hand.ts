@@ -23,20 +23,34 @@ import { lookForSecond } from './second-look'
 /** What came of one source; one that is refused never keeps the others back. */
 export type PreparedByHand = Prepared | { outcome: 'refused'; preparedId: null; reason: string }
 
-/** Prepares papers of sources by hand: those listed as due or put back, or any that the routines passed by. */
+export interface MadeByHand {
+  sourceId: number
+  result: PreparedByHand
+}
+
+/**
+ * Prepares papers of sources by hand: those listed as due or put back, or any that the routines passed by.
+ * With an occasion that one is meant, where the source is asked for one: the period of a statement. Also calls
+ * `within` in the same transaction, for the caller's own rows.
+ */
 export async function prepareByHand(
   kind: DocumentKind,
   sourceIds: readonly number[],
   who: Principal,
-  despite = false,
-): Promise<{ sourceId: number; result: PreparedByHand }[]> {
+  how: {
+    despite?: boolean
+    occasion?: string
+    within?: (results: readonly MadeByHand[]) => Promise<void>
+  } = {},
+): Promise<MadeByHand[]> {
+  const { despite = false, occasion = '', within } = how
   if (despite && sourceIds.length > 1) throw new Refusal('one-by-one/prepare', { status: 400 })
   await refuseOtherSources(kind, sourceIds)
   const addressing = { role: kindFacts[kind].to, copyTo: [] }
-  const laidOut = await makeAll(kind, sourceIds, addressing)
+  const laidOut = await makeAll(kind, sourceIds, addressing, occasion)
   if (laidOut.size === 0) throw new Refusal('no-such-order', { status: 404 })
   return inTransaction(async () => {
-    const results: { sourceId: number; result: PreparedByHand }[] = []
+    const results: MadeByHand[] = []
     for (const [of, ids] of await byKind([...laidOut.keys()]))
       for (const id of ids) {
         const made = laidOut.get(id)!
@@ -65,10 +79,11 @@ export async function prepareByHand(
         )
         results.push({ sourceId: id, result })
       }
+    await within?.(results)
     publish('order', [...laidOut.keys()])
     return results
   }).catch((error: unknown) => {
-    if (error instanceof ClaimLost) return prepareByHand(kind, sourceIds, who, despite)
+    if (error instanceof ClaimLost) return prepareByHand(kind, sourceIds, who, how)
     throw error
   })
 }

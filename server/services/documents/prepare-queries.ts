@@ -20,6 +20,7 @@ export interface StalePaper extends Omit<Baseline, 'own'> {
   sourceId: number
   sourceKind: SourceKind
   kind: DocumentKind
+  occasion: string
   role: ContactRole
   copyTo: string[]
   baseline: Baseline
@@ -118,7 +119,7 @@ export const holdersOfClaims = (
 
 export const lockStale = (preparedIds: readonly number[]) =>
   rows<StalePaper>(
-    `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.to_role role, p.copy_to "copyTo",
+    `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.occasion, p.to_role role, p.copy_to "copyTo",
       p.content, p.send_to "sendTo", p.problem, p.email_text_id "emailTextId", p.baseline,
       p.automatic "automatic", p.once_complete "onceComplete", p.stale_mark "staleMark"
     from prepared_document p

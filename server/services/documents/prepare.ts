@@ -107,6 +107,7 @@ function notWanted(
   { asked, made: { context, paper } }: Wanted,
   kindsOff: readonly DocumentKind[],
 ): { words: string; noted: boolean } | undefined {
+  if (context.nothing) return { words: context.nothing, noted: false }
   if (!asked.routine) return undefined
   if (kindsOff.includes(asked.kind)) return { words: kindOffWords(asked.kind), noted: false }
   if (context.channel === 'nothing' && kindFacts[asked.kind].books === null)

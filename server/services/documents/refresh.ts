@@ -17,7 +17,7 @@ import {
   markChangesSeen,
 } from './prepare-queries'
 import { lookForSecond } from './second-look'
-import { lockSources } from './sources'
+import { lockSources, sourceOf } from './sources'
 import type { Principal } from '../people/principal'
 
 /*
@@ -33,12 +33,15 @@ export async function refreshPrepared(preparedIds: readonly number[]): Promise<v
     stale.map(({ id }) => id),
     '',
   )
-  for (const papers of groupBy(stale, (paper) => json([paper.kind, paper.role, paper.copyTo])).values()) {
+  const asked = ({ sourceKind, occasion }: StalePaper) => (sourceOf(sourceKind).isAskedFor ? occasion : '')
+  const alike = (paper: StalePaper) => json([paper.kind, paper.role, paper.copyTo, asked(paper)])
+  for (const papers of groupBy(stale, alike).values()) {
     const { kind, role, copyTo } = papers[0]!
     const laidOut = await makeAll(
       kind,
       papers.map((paper) => paper.sourceId),
       { role, copyTo },
+      asked(papers[0]!),
     )
     for (const paper of papers) {
       const made = laidOut.get(paper.sourceId)

@@ -5,6 +5,7 @@ import { Refusal } from '../../../core/errors'
 import { asPreview } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
+import { exampleStatement } from '../../../core/receivables/statement'
 import { dayInZone } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
@@ -25,14 +26,24 @@ export async function samplePaper(
 ): Promise<{ paper: Paper; design: Design; context: PaperContext }> {
   const order = await sampleOrder(brandId, language ?? '')
   if (!order) throw new Refusal('no-sample', { status: 404 })
-  const own = (await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(
-    order.id,
-  )!
-  const context = language ? { ...own, source: { ...own.source, language } } : own
+  const own = (
+    await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] }, '')
+  ).get(order.id)!
+  const inLanguage = language ? { ...own, source: { ...own.source, language } } : own
+  const context = kindFacts[kind].content === 'account' ? withExample(inLanguage) : inLanguage
   const made = paperOf(context, dayInZone(clock.now(), (await company()).timeZone))
   if ('problem' in made) throw new Refusal('not-drawn', { values: { words: made.problem } })
   return { paper: asPreview(made.paper), design: context.design.design, context }
 }
+
+/** The sample of a statement tells of an account as any might be. */
+const withExample = (context: PaperContext): PaperContext => ({
+  ...context,
+  source: {
+    ...context.source,
+    statement: exampleStatement(context.source.order.currency, context.orderDate),
+  },
+})
 
 /** An email as it stands on the screen: its text and look may not be kept yet. */
 export interface EmailOnScreen extends EmailText {

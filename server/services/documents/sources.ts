@@ -40,14 +40,23 @@ export interface Source {
   table: string
   /** Issuing writes into it, so it is locked for that and not only held as it is. */
   issuingWrites?: boolean
-  /** Facts and settings of these by their ids, in a fixed number of queries; what does not exist is left out. */
+  /**
+   * Facts and settings of these by their ids, in a fixed number of queries; what does not exist is left out.
+   * @param occasion which of its documents of the kind is meant, where a person or a run chooses it: a statement's
+   * period
+   */
   load: (
     kind: DocumentKind,
     ids: readonly number[],
     addressing: Addressing,
+    occasion: string,
   ) => Promise<Map<number, PaperContext>>
+  /** Its documents are of an occasion that is asked for, and not one that follows from how it is. */
+  isAskedFor?: true
   /** What lets it have another document of the same kind. One only, where it does not say. */
   occasion?: (kind: DocumentKind, context: PaperContext) => string
+  /** Their versions, once they are locked, where what they are made of lies in other tables. */
+  versions?: (ids: readonly number[]) => Promise<{ id: number; version: number }[]>
   /** Why a person may not have such a document prepared now, looked at once it is locked. */
   refusal?: (kind: DocumentKind, id: number, despite: boolean) => Promise<Refusal | undefined>
   /** A last look under the locks that issuing holds. @throws Refusal where it must not be issued any more */
@@ -129,7 +138,7 @@ export async function lockSources(
     for (const { of, strength } of wanted) {
       if (of.length === 0) continue
       const locked = await lockRows(source, strength, of)
-      for (const { id, version } of locked) versions.set(id, version)
+      for (const { id, version } of (await source.versions?.(of)) ?? locked) versions.set(id, version)
     }
   }
   return versions

@@ -14,6 +14,7 @@ export type Topic =
   | 'item'
   | 'payment'
   | 'import'
+  | 'statements'
 
 export interface Change {
   topic: Topic

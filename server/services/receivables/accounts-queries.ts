@@ -6,8 +6,8 @@ import { rows, one, run } from '../../db/connection'
 import { company } from '../house/house'
 import { type Listed, likeText, keyset, paged } from '../keyset'
 import { type Principal, theHouse } from '../people/principal'
-import { within } from '../people/brand-queries'
-import type { AccountFilter, AccountRow, PaymentFilter, PaymentRow, OpenRow } from './accounts'
+import { buysWithin, within } from '../people/brand-queries'
+import type { AccountFilter, AccountRow, OpenRow, PaymentFilter, PaymentRow, StatementRow } from './accounts'
 
 /* The statements of accounts.ts. */
 
@@ -35,15 +35,17 @@ const accountsSql = (who: Principal) => `
     c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency,
     coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
     coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance,
-    g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed
+    g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
+    c.group_name "group", c.billing ->> 'country' country, c.salesperson
   from (
     select s.customer_id, s.currency, array[${stepSums}] steps,
       coalesce(sum(s.open) filter (where s.step > 0), 0) overdue,
       coalesce(sum(s.open) filter (where s.step = -1), 0) credit, sum(s.open) balance,
-      min(s.oldest) filter (where s.step >= 0) oldest, bool_or(s.disputed and s.step >= 0) disputed
+      min(s.oldest) filter (where s.step >= 0) oldest, bool_or(s.disputed and s.step >= 0) disputed,
+      bool_or(s.promised) promised
     from (
       select i.customer_id, i.currency, ${stepSql('$1')} step, sum(i.open) open, min(i.due_date) oldest,
-        bool_or(i.dispute <> '') disputed
+        bool_or(i.dispute <> '') disputed, bool_or(i.promised_on >= $1::date) promised
       from open_item i
       where i.open <> 0 and ${itemWithin(who)}
       group by 1, 2, 3
@@ -69,41 +71,110 @@ export async function today(): Promise<Day> {
   return dayInZone(clock.now(), (await company()).timeZone)
 }
 
+/** SQL: that account `x` matches; `parameters` begins with today. */
+function matches(filter: AccountFilter, parameters: unknown[]): string {
+  const bind = (value: unknown) => `$${parameters.push(value)}`
+  const conditions = ['true']
+  if (filter.search?.trim()) {
+    const like = bind(likeText(filter.search))
+    conditions.push(`(lower(x.name) like ${like} or x.number like ${like})`)
+  }
+  if (filter.only === 'overdue') conditions.push('x.overdue > 0')
+  if (filter.only === 'credit') conditions.push('x.credit < 0')
+  if (filter.group) conditions.push(`x.group = ${bind(filter.group)}`)
+  if (filter.country) conditions.push(`x.country = ${bind(filter.country)}`)
+  if (filter.salesperson) conditions.push(`x.salesperson = ${bind(filter.salesperson)}`)
+  if (filter.overdueOver) conditions.push(`x.overdue > ${bind(filter.overdueOver)}::numeric`)
+  if (filter.balanceOver) conditions.push(`x.balance > ${bind(filter.balanceOver)}::numeric`)
+  if (filter.lateOver !== undefined)
+    conditions.push(`$1::date - x."oldestDue"::date > ${bind(filter.lateOver)}::int`)
+  return conditions.join(' and ')
+}
+
+/** All accounts that match, in no order. */
+export async function matchingAccounts(
+  filter: AccountFilter,
+  who: Principal,
+): Promise<{ customerId: number; currency: string }[]> {
+  const parameters: unknown[] = [await today()]
+  const where = matches(filter, parameters)
+  return rows(
+    `select x."customerId", x.currency
+    from (${accountsSql(who)}) x
+    where ${where}`,
+    parameters,
+  )
+}
+
+/** What accounts can be narrowed by. */
+export async function accountChoices(
+  who: Principal,
+): Promise<{ groups: string[]; salespeople: string[]; countries: string[] }> {
+  const distinct = async (column: string) => {
+    const found = await rows<{ value: string }>(
+      `select distinct ${column} value
+      from customer c
+      where coalesce(${column}, '') <> '' and ${buysWithin(who, 'c.id')}
+      order by 1`,
+    )
+    return found.map((one) => one.value)
+  }
+  return {
+    groups: await distinct('c.group_name'),
+    salespeople: await distinct('c.salesperson'),
+    countries: await distinct("c.billing ->> 'country'"),
+  }
+}
+
+/** SQL: the last day of the newest statement of account `x` that was issued, of brands that this one may see. */
+const statedSql = (who: Principal) => `(
+  select max(coalesce(d.paper #>> '{exact,statement,period,until}', d.date::text))
+  from account a
+  join document d on d.source_id = a.id
+  where a.customer_id = x."customerId" and a.currency = x.currency and ${within(who, 'a.brand_id')}
+    and not exists (select from document_void v where v.document_id = d.id)
+)`
+
 /** Customers with something open, most overdue first unless sorted otherwise. */
 export async function accounts(
   filter: AccountFilter,
   who = theHouse,
-): Promise<Listed<AccountRow> & { matching: number }> {
+): Promise<Listed<AccountRow> & { matching: number; sums: { currency: string; balance: string }[] }> {
   const parameters: unknown[] = [await today()]
-  const conditions = ['true']
-  if (filter.search?.trim()) {
-    parameters.push(likeText(filter.search))
-    conditions.push(`(lower(x.name) like $${parameters.length} or x.number like $${parameters.length})`)
-  }
-  if (filter.only === 'overdue') conditions.push('x.overdue > 0')
-  if (filter.only === 'credit') conditions.push('x.credit < 0')
-  const where = conditions.join(' and ')
+  const where = matches(filter, parameters)
   const page = keyset(
     { ...sorts[filter.sort], descending: filter.descending },
     'x.id',
     filter.after,
     parameters,
   )
-  const found = await rows<AccountRow & { sortKey: string; matching: number }>(
+  const found = await rows<AccountRow & { sortKey: string; matching: number; sums: Sums }>(
     `with
       x as materialized (select x.* from (${accountsSql(who)}) x where ${where})
     select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
-      (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey"
+      (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey",
+      ${statedSql(who)} stated,
+      (
+        select jsonb_agg(jsonb_build_object('currency', s.currency, 'balance', s.balance::text) order by s.currency)
+        from (select x.currency, sum(x.balance) balance from x group by 1) s
+      ) sums
     from x
     where ${page.where}
     order by ${page.order}
     limit ${filter.limit + 1}`,
     parameters,
   )
-  const matching = found[0]?.matching ?? 0
+  const { matching = 0, sums = [] } = found[0] ?? {}
   const listed = paged(found, filter.limit)
-  return { rows: listed.rows.map(({ matching: _, ...row }) => row), after: listed.after, matching }
+  return {
+    rows: listed.rows.map(({ matching: _, sums: __, ...row }) => row),
+    after: listed.after,
+    matching,
+    sums,
+  }
 }
+
+type Sums = { currency: string; balance: string }[]
 
 const paymentColumns = `
   p.id, p.direction, p.customer_id "customerId", c.name "customerName", p.date::text date, p.method,
@@ -216,6 +287,31 @@ export const paymentsOf = (who: Principal, customerId: number) =>
     where p.customer_id = $customerId and ${within(who, 'p.brand_id')}
     order by p.id desc
     limit 60`,
+    { customerId },
+  )
+
+export const currenciesOf = (who: Principal, customerId: number) =>
+  rows<{ currency: string }>(
+    `select e.currency
+    from ledger_entry e
+    where e.customer_id = $customerId and ${within(who, 'e.brand_id')}
+    group by 1
+    order by 1`,
+    { customerId },
+  )
+
+export const statementsOf = (who: Principal, customerId: number) =>
+  rows<Omit<StatementRow, 'period'> & { occasion: string }>(
+    `select p.id "preparedId", d.id "documentId", d.number, b.name brand, p.occasion,
+      coalesce(d.date, p.order_date)::text "day", coalesce(d.total, p.total)::text balance, p.currency,
+      exists (select from document_void v where v.document_id = d.id) voided
+    from account a
+    join prepared_document p on p.source_id = a.id and p.state in ('prepared', 'issued')
+    join brand b on b.id = a.brand_id
+    left join document d on d.prepared_id = p.id
+    where a.customer_id = $customerId and ${within(who, 'a.brand_id')}
+    order by p.id desc
+    limit 12`,
     { customerId },
   )
 

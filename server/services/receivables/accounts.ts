@@ -4,6 +4,7 @@ import type { Terms } from '../../../core/documents/terms'
 import { Refusal } from '../../../core/errors'
 import { sum } from '../../../core/money/decimal'
 import { ageingSteps, daysLate, type AgeingStep } from '../../../core/receivables/ageing'
+import { periodOf, type StatementPeriod } from '../../../core/receivables/statement'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { publish } from '../live/publish'
@@ -13,6 +14,8 @@ import {
   ageingSums,
   today,
   accountHead,
+  currenciesOf,
+  statementsOf,
   openItemsOf,
   paymentsOf,
   type paymentSorts,
@@ -40,11 +43,23 @@ export interface AccountRow {
   /** The earliest due date of what is open. */
   oldestDue: Day | null
   disputed: boolean
+  promised: boolean
+  /** The last day of the newest statement that was issued. */
+  stated: Day | null
 }
 
 export interface AccountFilter {
   search?: string
   only?: 'overdue' | 'credit'
+  group?: string
+  /** ISO 3166-1 alpha-2, of the billing address. */
+  country?: string
+  salesperson?: string
+  /** A decimal: more than so much is overdue, or is owed in all. */
+  overdueOver?: string
+  balanceOver?: string
+  /** The oldest item is overdue for more than so many days. */
+  lateOver?: number
   sort: 'overdue' | 'name' | 'balance'
   descending: boolean
   after?: string
@@ -136,6 +151,24 @@ export interface Account {
   terms: Terms
   items: OpenRow[]
   payments: PaymentRow[]
+  /** Currencies in which anything was ever booked. */
+  currencies: string[]
+  /** The newest twelve statements, issued or prepared. */
+  statements: StatementRow[]
+}
+
+/** A statement of the account. */
+export interface StatementRow {
+  preparedId: number
+  /** Null while it is prepared. */
+  documentId: number | null
+  number: string | null
+  brand: string
+  period: StatementPeriod | null
+  day: Day
+  balance: string
+  currency: string
+  voided: boolean
 }
 
 /** One customer's open items, oldest due first, and newest payments. @throws Refusal "no-such-customer" */
@@ -145,11 +178,14 @@ export async function account(customerId: number, who = theHouse): Promise<Accou
   const day = await today()
   const items = await openItemsOf(who, customerId)
   const payments = await paymentsOf(who, customerId)
+  const statements = await statementsOf(who, customerId)
   return {
     customerId,
     ...customer,
     items: items.map((item) => ({ ...item, late: Math.max(0, daysLate(item.dueDate, day)) })),
     payments,
+    currencies: (await currenciesOf(who, customerId)).map((one) => one.currency),
+    statements: statements.map(({ occasion, ...one }) => ({ ...one, period: periodOf(occasion) ?? null })),
   }
 }
 

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { t } from '../../words'
+import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
+import WordPanel from '../list/WordPanel.vue'
+import { attempt } from '../../composables/api'
+import { plural } from '../../composables/format'
+import { fetchAccountChoices } from '../../calls/accounts'
+
+/** What accounts are narrowed by beyond what they owe: a word of the page's sentence that opens a panel. */
+export type Narrow = Record<
+  'group' | 'salesperson' | 'country' | 'overdueOver' | 'balanceOver' | 'lateOver',
+  string
+>
+const props = defineProps<{ value: Narrow }>()
+const emit = defineEmits<{ set: [change: Partial<Narrow>] }>()
+
+const choices = shallowRef<Awaited<ReturnType<typeof fetchAccountChoices>>>()
+onMounted(() =>
+  attempt(async () => {
+    choices.value = await fetchAccountChoices()
+  }),
+)
+const any = (values: readonly string[] = []) => [
+  { value: '', words: t('accounts.any') },
+  ...values.map((value) => ({ value, words: value })),
+]
+const words = computed(() => {
+  const { group, salesperson, country, overdueOver, balanceOver, lateOver } = props.value
+  const said = [
+    group,
+    salesperson,
+    country,
+    overdueOver && t('accounts.overdueOverSum', { sum: overdueOver }),
+    balanceOver && t('accounts.owingOverSum', { sum: balanceOver }),
+    lateOver && t('accounts.lateOverDays', { days: plural(Number(lateOver), 'day') }),
+  ].filter(Boolean)
+  return said.join(', ') || t('accounts.anyOfThem')
+})
+const isSum = (text: string) => /^\d{1,10}([.,]\d{1,2})?$/.test(text)
+/** What is written counts once it can be read. */
+const takeSum = (name: 'overdueOver' | 'balanceOver', text: string) => {
+  if (text === '' || isSum(text)) emit('set', { [name]: text.replace(',', '.') })
+}
+const takeDays = (text: string) => {
+  if (/^\d{0,4}$/.test(text)) emit('set', { lateOver: text })
+}
+</script>
+
+<template>
+  <WordPanel :label="t('accounts.narrowedBy')" :words="words" :open-end="words === t('accounts.anyOfThem')">
+    <div class="fields">
+      <SelectField
+        :model-value="value.group"
+        :label="t('customers.group')"
+        :choices="any(choices?.groups)"
+        data-test="narrow-group"
+        @update:model-value="emit('set', { group: $event })"
+      />
+      <SelectField
+        :model-value="value.salesperson"
+        :label="t('customers.salesperson')"
+        :choices="any(choices?.salespeople)"
+        @update:model-value="emit('set', { salesperson: $event })"
+      />
+      <SelectField
+        :model-value="value.country"
+        :label="t('common.country')"
+        :choices="any(choices?.countries)"
+        @update:model-value="emit('set', { country: $event })"
+      />
+      <FormField
+        :model-value="value.balanceOver"
+        :label="t('accounts.owingOver')"
+        inputmode="decimal"
+        data-test="narrow-balance"
+        @update:model-value="takeSum('balanceOver', $event)"
+      />
+      <FormField
+        :model-value="value.overdueOver"
+        :label="t('accounts.overdueOver')"
+        inputmode="decimal"
+        @update:model-value="takeSum('overdueOver', $event)"
+      />
+      <FormField
+        :model-value="value.lateOver"
+        :label="t('accounts.lateForMoreThanDays')"
+        inputmode="numeric"
+        @update:model-value="takeDays($event)"
+      />
+    </div>
+  </WordPanel>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 170px 170px;
+  gap: 8px 12px;
+}
+</style>

@@ -1,0 +1,184 @@
+import { Refusal } from '../errors'
+import { Decimal, type DecimalText } from '../money/decimal'
+import { formatMoney } from '../money/format'
+import { daysLate } from '../receivables/ageing'
+import {
+  statementOf,
+  type EntryKind,
+  type LedgerEntry,
+  type OpenEntry,
+  type StatementFacts,
+} from '../receivables/statement'
+import { accountFor, accountWords } from './bank'
+import { formatDay, type Day } from './days'
+import { exactStatement } from './exact'
+import { type PaperInput } from './from-order'
+import { kindFacts, type DocumentKind } from './kinds'
+import type { Paper, PaperFact, PaperLine } from './paper'
+import { addressLines, printedBrand, textsOf } from './printed'
+import { paperWords } from './words'
+
+/**
+ * The Paper of a statement of account: what is open on a day, or all that was booked with the balance after each;
+ * below it what is owed by age, and how it is paid.
+ * @throws Refusal "no-address", "statement-off"
+ */
+export function statementPaper(input: PaperInput, facts: StatementFacts): Paper {
+  const { kind, customer, brand, language, number, date } = input
+  if (!customer.billing)
+    throw new Refusal('no-address', {
+      values: { customer: customer.name, kinds: kindFacts[kind].many },
+      about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
+    })
+  const statement = statementOf(facts)
+  const words = paperWords[language]
+  const own = words.statement
+  const { period, currency } = facts
+  const money = (amount: DecimalText) => formatMoney(amount, currency, language)
+  const say = sayer(input)
+  const balance = new Decimal(statement.closing)
+  const account = accountFor(brand.banks, currency)
+  const isActivity = period.form === 'activity'
+  const printed: PaperFact[] = [
+    { key: 'date', label: words.date, value: formatDay(date, language) },
+    {
+      key: 'period',
+      label: isActivity ? own.period : own.until,
+      value: isActivity ? own.fromTo(say.short(period.from), say.short(period.until)) : say.day(period.until),
+    },
+    { key: 'customer', label: words.customer, value: customer.number },
+    { key: 'taxNumber', label: words.taxNumber, value: customer.taxNumber ?? '' },
+  ]
+  const label = balance.gt(0) ? own.owed : balance.isZero() ? own.nothingOpen : own.favour
+  const some = (name: string, amount: DecimalText) =>
+    new Decimal(amount).isZero() ? [] : [{ label: name, amount: money(amount), strong: false }]
+  return {
+    schema: 1,
+    kind,
+    language,
+    currency,
+    heading: kindFacts[kind].heading[language],
+    number,
+    issued: input.issued,
+    date,
+    dueDate: null,
+    brand: printedBrand(brand, account, language),
+    recipient: { lines: addressLines(customer, words.attention, brand) },
+    facts: printed.filter((fact) => fact.value !== ''),
+    columns: {
+      item: isActivity ? own.day : own.document,
+      description: own.what,
+      quantity: isActivity ? '' : own.due,
+      price: own.amount,
+      rate: '',
+      amount: isActivity ? own.balance : own.open,
+    },
+    lines: isActivity ? statement.rows.map(say.entry) : openLines(facts.open, say.open, money),
+    adjustments: [],
+    taxes: [],
+    sums: isActivity
+      ? [
+          { label: own.opening, amount: money(facts.opening), strong: false },
+          { label: own.debits, amount: money(statement.debits), strong: false },
+          { label: own.credits, amount: money(statement.credits), strong: false },
+        ]
+      : [...some(own.unused, statement.favour), ...some(own.overdue, statement.overdue)],
+    toPay: { label: `${label}, ${currency}`, amount: money(balance.abs().toString()) },
+    payment:
+      balance.gt(0) && account
+        ? {
+            title: own.payTitle(`${money(statement.closing)}\u00A0${currency}`),
+            lines: [`${words.payTo(brand.legalName)}, ${accountWords(account)}`, own.nameUs(customer.number)],
+            reference: '',
+            code: null,
+            codeCaption: '',
+          }
+        : null,
+    ageing: [
+      ...statement.ageing.map(({ step, sum }) => ({ label: own.ageing[step], amount: money(sum) })),
+      ...(new Decimal(statement.favour).isZero()
+        ? []
+        : [{ label: own.unused, amount: money(statement.favour) }]),
+    ],
+    customerNote: null,
+    ...textsOf(input),
+    legal: [],
+    words: {
+      page: words.page,
+      tax: words.tax,
+      base: words.base,
+      taxAmount: words.taxAmount,
+      continued: words.continued,
+      carried: own.carried,
+      broughtForward: own.broughtForward,
+      rehearsal: words.rehearsal,
+      copy: words.copy,
+    },
+    amounts: {
+      net: statement.closing,
+      tax: '0',
+      total: statement.closing,
+      toPay: balance.gt(0) ? statement.closing : '0',
+    },
+    exact: exactStatement(input, facts, statement.closing),
+  }
+}
+
+/** How bookings are said in the statement's language. */
+function sayer({ language, statement }: PaperInput) {
+  const own = paperWords[language].statement
+  const { period, currency } = statement!
+  const money = (amount: DecimalText) => formatMoney(amount, currency, language)
+  const day = (of: Day) => formatDay(of, language)
+  const short = (of: Day) => formatDay(of, language, 'short')
+  const what = (kind: EntryKind) =>
+    kind in own.entries
+      ? own.entries[kind as keyof typeof own.entries]
+      : kindFacts[kind as DocumentKind].heading[language]
+  const late = (dueDate: Day) => {
+    const days = daysLate(dueDate, period.until)
+    return days > 0 ? own.late(days) : ''
+  }
+  const parts = (of: readonly string[]) => of.filter(Boolean).join(' · ') || null
+  return {
+    day,
+    short,
+    entry: (one: LedgerEntry & { balance: DecimalText }): PaperLine => ({
+      item: short(one.day),
+      description: [what(one.kind), one.number].filter(Boolean).join(' '),
+      detail: one.dueDate ? own.dueOn(day(one.dueDate)) : null,
+      quantity: '',
+      price: money(one.amount),
+      rate: '',
+      amount: money(one.balance),
+      carry: money(one.balance),
+    }),
+    open: (one: OpenEntry): PaperLine => ({
+      item: one.number,
+      description: paperWords[language].ofDay(what(one.kind), day(one.day)),
+      detail: parts([
+        one.kind === 'payment' || one.kind === 'refund' ? own.onAccount : '',
+        new Decimal(one.open).gt(0) && one.dueDate ? late(one.dueDate) : '',
+        one.disputed ? own.disputed : '',
+        one.promisedOn ? own.promised(day(one.promisedOn)) : '',
+      ]),
+      quantity: one.dueDate && new Decimal(one.open).gt(0) ? short(one.dueDate) : '',
+      price: money(one.amount),
+      rate: '',
+      amount: money(one.open),
+    }),
+  }
+}
+
+/** Open items with the sum of what is open up to each. */
+function openLines(
+  open: readonly OpenEntry[],
+  line: (one: OpenEntry) => PaperLine,
+  money: (amount: DecimalText) => string,
+): PaperLine[] {
+  let running = new Decimal(0)
+  return open.map((one) => {
+    running = running.plus(one.open)
+    return { ...line(one), carry: money(running.toString()) }
+  })
+}

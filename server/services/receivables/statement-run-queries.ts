@@ -1,0 +1,119 @@
+import type { Day } from '../../../core/documents/days'
+import type { StatementPeriod } from '../../../core/receivables/statement'
+import { json, one, rows, run } from '../../db/connection'
+import { within } from '../people/brand-queries'
+import type { Principal } from '../people/principal'
+import type { AccountKey, StatementRunView } from './statements'
+
+/* The statements of statements.ts. */
+
+export const accountsToState = (keys: readonly AccountKey[], who: Principal) =>
+  rows<{ id: number; brand: string }>(
+    `select a.id, b.name brand
+    from jsonb_to_recordset($keys::jsonb) as k ("customerId" int, currency text)
+    join account a on a.customer_id = k."customerId" and a.currency = k.currency
+    join brand b on b.id = a.brand_id
+    where ${within(who, 'a.brand_id')}
+    order by a.customer_id, a.id`,
+    { keys: json(keys) },
+  )
+
+export const insertRun = (given: { period: StatementPeriod; now: Date; actor: string }) =>
+  one<{ id: number }>(
+    `insert into statement_run (period, made_at, made_by)
+    values ($period::jsonb, $now, $actor)
+    returning id`,
+    { ...given, period: json(given.period) },
+  )
+
+export const chooseAccounts = (runId: number, ids: readonly number[]) =>
+  run(
+    `insert into statement_run_account (run_id, account_id)
+    select $runId, id
+    from unnest($ids::int[]) id`,
+    { runId, ids },
+  )
+
+export const runHead = (id: number) =>
+  one<{ period: StatementPeriod; madeAt: Date; madeBy: string }>(
+    `select period, made_at "madeAt", made_by "madeBy"
+    from statement_run
+    where id = $id`,
+    { id },
+  )
+
+export const nextAccounts = (runId: number, count: number) =>
+  rows<{ accountId: number }>(
+    `select account_id "accountId"
+    from statement_run_account
+    where run_id = $runId and outcome is null
+    order by account_id
+    limit $count`,
+    { runId, count },
+  )
+
+export async function keepOutcomes(runId: number, outcomes: readonly object[]): Promise<void> {
+  await run(
+    `update statement_run_account a
+    set outcome = n.outcome, reason = n.reason, prepared_id = n."preparedId"
+    from jsonb_to_recordset($outcomes::jsonb) as n (
+      "accountId" int, outcome text, reason text, "preparedId" int
+    )
+    where a.run_id = $runId and a.account_id = n."accountId" and a.outcome is null`,
+    { runId, outcomes: json(outcomes) },
+  )
+}
+
+export async function stopRun(id: number, now: Date, reason: string): Promise<void> {
+  await run('update statement_run set stopped_at = $now where id = $id', { id, now })
+  await run(
+    `update statement_run_account set outcome = 'stopped', reason = $reason where run_id = $id and outcome is null`,
+    { id, reason },
+  )
+}
+
+export async function runOutcomes(
+  id: number,
+  who: Principal,
+): Promise<StatementRunView['counts'] & Pick<StatementRunView, 'waiting' | 'left'> & { all: number }> {
+  const own = `
+    from statement_run_account x
+    join account a on a.id = x.account_id
+    where x.run_id = $id and ${within(who, 'a.brand_id')}`
+  const counts = (await one<StatementRunView['counts'] & { waiting: number; all: number }>(
+    `select count(*)::int "all", count(*) filter (where x.outcome is null)::int waiting,
+      count(*) filter (where x.outcome = 'prepared')::int prepared,
+      count(*) filter (where x.outcome = 'already')::int already,
+      count(*) filter (where x.outcome = 'nothing')::int nothing,
+      count(*) filter (where x.outcome = 'refused')::int refused,
+      count(*) filter (where x.outcome = 'stopped')::int stopped
+    ${own}`,
+    { id },
+  ))!
+  const left = await rows<StatementRunView['left'][number]>(
+    `select c.id "customerId", c.number, c.name, b.name brand, x.outcome, x.reason, x.prepared_id "preparedId"
+    from statement_run_account x
+    join account a on a.id = x.account_id
+    join customer c on c.id = a.customer_id
+    join brand b on b.id = a.brand_id
+    where x.run_id = $id and ${within(who, 'a.brand_id')}
+      and (x.outcome <> 'prepared' or x.reason <> '')
+    order by c.name, x.account_id
+    limit 500`,
+    { id },
+  )
+  return { ...counts, left }
+}
+
+export const runsOfLate = (who: Principal) =>
+  rows<{ id: number; madeAt: Date; madeBy: string; until: Day; waiting: number; all: number }>(
+    `select r.id, r.made_at "madeAt", r.made_by "madeBy", r.period ->> 'until' until,
+      count(*) filter (where x.outcome is null)::int waiting, count(*)::int "all"
+    from statement_run r
+    join statement_run_account x on x.run_id = r.id
+    join account a on a.id = x.account_id
+    where ${within(who, 'a.brand_id')}
+    group by r.id
+    order by r.id desc
+    limit 20`,
+  )

@@ -1,0 +1,229 @@
+import { randomUUID } from 'node:crypto'
+import { beforeEach, describe, expect, test } from 'vitest'
+import { addDays, dayInZone, type Day } from '../../core/documents/days'
+import type { Paper } from '../../core/documents/paper'
+import { Refusal } from '../../core/errors'
+import type { StatementPeriod } from '../../core/receivables/statement'
+import { one, rows, run } from '../../server/db/connection'
+import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
+import { refreshPrepared } from '../../server/services/documents/refresh'
+import { startRun } from '../../server/services/documents/send-run'
+import { account } from '../../server/services/receivables/accounts'
+import { accounts } from '../../server/services/receivables/accounts-queries'
+import { recordPayment, type NewPayment } from '../../server/services/receivables/payments'
+import {
+  continueStatements,
+  prepareStatements,
+  startStatements,
+  statementRun,
+  stopStatements,
+} from '../../server/services/receivables/statements'
+import { undoPayment } from '../../server/services/receivables/undo-payment'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { documentView } from '../../server/services/line/in-hand'
+import { statementsHold } from './books'
+import { papersOf, until, useHouse } from './house'
+
+/* Statements of account: what they say, when they are made anew, and many of them at once. */
+const house = useHouse({ reports: false })
+const today = () => dayInZone(new Date(), 'Europe/Dublin')
+const who = { ...inTheNameOf('Col Varley'), id: 1 }
+const openItems = (until: Day = today()): StatementPeriod => ({ form: 'open items', until })
+
+beforeEach(() => run('update company set closed_until = null'))
+
+const ottermill = () => house.customer('10417')
+const key = () => ({ customerId: ottermill().id, currency: 'EUR' })
+
+/** An order's invoice over 612.54, issued and not sent. */
+async function invoice(number = '10417'): Promise<{ id: number; number: string }> {
+  const { id, name } = house.customer(number)
+  const order = await house.newOrder({ customerId: id, customerName: name })
+  await house.ship([order])
+  const [paper] = await papersOf([order])
+  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, {
+    postOnly: true,
+  })
+  return { id: result!.documentId!, number: result!.reason }
+}
+const paid = (change: Partial<NewPayment> = {}): NewPayment => ({
+  direction: 'in',
+  customerId: ottermill().id,
+  date: today(),
+  method: 'bank transfer',
+  amount: '100.00',
+  currency: 'EUR',
+  reference: '',
+  settle: [],
+  another: true,
+  ...change,
+})
+const prepared = (id: number) =>
+  one<{ stale: boolean; total: string; revision: number; problem: string | null; state: string }>(
+    'select stale, total::text total, revision, problem, state from prepared_document where id = $1',
+    [id],
+  )
+const balanceOf = async () =>
+  (await accounts({ search: ottermill().name, sort: 'name', descending: false, limit: 5 })).rows.find(
+    (row) => row.customerId === ottermill().id && row.currency === 'EUR',
+  )!
+
+describe('the books of every account', () => {
+  test('come to what is open on any day, whatever was paid, given back and taken back', async () => {
+    const { id } = await invoice()
+    const settle = [{ documentId: id, amount: '200.00', discount: '0', writeOff: '0.54' }]
+    await recordPayment(paid({ amount: '250.00', settle }), who)
+    const undone = await recordPayment(paid({ amount: '30.00', date: addDays(today(), -5) }), who)
+    await undoPayment(undone, 'booked on the wrong customer', who)
+    await statementsHold(today())
+  })
+})
+
+describe('one customer’s statement', () => {
+  test('is issued under its own number, goes to who gets invoices, and says what is open', async () => {
+    const { number } = await invoice()
+    const row = await balanceOf()
+    const [made] = await prepareStatements(key(), openItems(), who)
+    expect(made).toMatchObject({ outcome: 'prepared', reason: '' })
+    expect((await prepared(made!.preparedId!))!.total).toBe(row.balance)
+    await startRun([{ id: made!.preparedId!, revision: 1 }], randomUUID(), who)
+    await until('it to be issued', async () => (await prepared(made!.preparedId!))!.state === 'issued')
+    const listed = (await account(ottermill().id)).statements[0]!
+    expect(listed).toMatchObject({ number: expect.stringMatching(/^SA-\d{4}-\d{4}$/), balance: row.balance })
+    const { paper } = (await one<{ paper: Paper }>('select paper from document where id = $1', [
+      listed.documentId,
+    ]))!
+    expect(paper.lines.map((line) => line.item)).toContain(number)
+    expect(paper.exact.statement!.period).toEqual(openItems())
+    await until('the email', async () => (await documentView(listed.documentId!)).email!.sent)
+    expect((await documentView(listed.documentId!)).email!.text).toContain(
+      'Here is your statement of account',
+    )
+    expect((await balanceOf()).stated).toBe(today())
+    expect((await balanceOf()).balance).toBe(row.balance)
+  })
+
+  test('of a day that has one is not made twice, and says which it is', async () => {
+    const day = addDays(today(), -1)
+    const period: StatementPeriod = { form: 'activity', from: addDays(day, -200), until: day }
+    expect((await prepareStatements(key(), period, who))[0]!.outcome).toBe('prepared')
+    expect((await prepareStatements(key(), period, who))[0]).toMatchObject({
+      outcome: 'already',
+      reason: expect.stringContaining('already prepared'),
+    })
+  })
+
+  test('that waits is built anew when something is booked, and not sent as it was', async () => {
+    await invoice()
+    const period: StatementPeriod = { form: 'activity', from: addDays(today(), -3), until: today() }
+    const [made] = await prepareStatements(key(), period, who)
+    const before = (await prepared(made!.preparedId!))!
+    await recordPayment(paid({ amount: '10.00' }), who)
+    const [sent] = await issueInOneTransaction(
+      [{ preparedId: made!.preparedId!, revision: before.revision }],
+      who,
+    )
+    expect(sent).toMatchObject({ outcome: 'changed' })
+    await refreshPrepared([made!.preparedId!])
+    const after = (await prepared(made!.preparedId!))!
+    expect(Number(after.total)).toBe(Number(before.total) - 10)
+    expect(after.stale).toBe(false)
+  })
+
+  test('that was put back is prepared again for the same period', async () => {
+    const period: StatementPeriod = {
+      form: 'activity',
+      from: addDays(today(), -400),
+      until: addDays(today(), -2),
+    }
+    const [made] = await prepareStatements(key(), period, who)
+    expect(made!.outcome).toBe('prepared')
+    await putBack([made!.preparedId!], who)
+    const source = (await one<{ id: number }>('select source_id id from prepared_document where id = $1', [
+      made!.preparedId!,
+    ]))!
+    await prepareByHand('statement of account', [source.id], who)
+    expect(
+      await rows('select occasion, state from prepared_document where id = $1', [made!.preparedId!]),
+    ).toEqual([
+      { occasion: `activity ${addDays(today(), -400)} to ${addDays(today(), -2)}`, state: 'prepared' },
+    ])
+  })
+
+  test('of a day to come, or that ends before it begins, is refused', async () => {
+    const refused = (period: StatementPeriod) =>
+      prepareStatements(key(), period, who).then(
+        () => 'made',
+        (error: unknown) => (error as Refusal).about?.field,
+      )
+    expect(await refused(openItems(addDays(today(), 1)))).toBe('period.until')
+    expect(await refused({ form: 'activity', from: today(), until: addDays(today(), -1) })).toBe(
+      'period.from',
+    )
+  })
+})
+
+describe('statements of many', () => {
+  const done = async (id: number) => (await statementRun(id, who)).waiting === 0
+  test('all that match but those taken off: each has one, and who has nothing open says so', async () => {
+    for (const number of ['10418', '10419', '10420', '10424']) await invoice(number)
+    const filter = { balanceOver: '500', sort: 'name', descending: false, limit: 50 } as const
+    const found = await accounts(filter)
+    expect(found.matching).toBeGreaterThanOrEqual(5)
+    const [off] = found.rows
+    const id = await startStatements(
+      { matching: filter, but: [{ customerId: off!.customerId, currency: off!.currency }] },
+      openItems(),
+      who,
+    )
+    await until('the run to end', () => done(id), 60)
+    const seen = await statementRun(id, who)
+    const made = await rows<{ customerId: number }>(
+      `select a.customer_id "customerId" from statement_run_account x join account a on a.id = x.account_id
+      where x.run_id = $1`,
+      [id],
+    )
+    expect(seen.counts.prepared + seen.counts.already).toBe(made.length)
+    expect(seen.counts.prepared).toBeGreaterThan(2)
+    expect(new Set(made.map((one) => one.customerId)).size).toBe(
+      new Set(found.rows.map((row) => row.customerId)).size - 1 || found.matching - 1,
+    )
+    expect(made.map((one) => one.customerId)).not.toContain(off!.customerId)
+    const again = await startStatements({ matching: filter, but: [] }, openItems(), who)
+    await until('the second run to end', () => done(again), 60)
+    expect((await statementRun(again, who)).counts.already).toBeGreaterThanOrEqual(seen.counts.prepared)
+  })
+
+  test('two workers at one run prepare each once, and its report says so', async () => {
+    await run('delete from graphile_worker._private_jobs')
+    const [row] = (await accounts({ sort: 'name', descending: true, limit: 1 })).rows
+    const period: StatementPeriod = { form: 'activity', from: '2020-01-01', until: today() }
+    const id = await startStatements(
+      { these: [{ customerId: row!.customerId, currency: row!.currency }, key()] },
+      period,
+      who,
+    )
+    await Promise.all([continueStatements(id), continueStatements(id)])
+    await until('the run to end', () => done(id))
+    const { counts } = await statementRun(id, who)
+    expect(counts.already).toBe(0)
+    expect(counts.prepared).toBeGreaterThanOrEqual(2)
+  })
+
+  test('are stopped: what waits is not made, and says who stopped it', async () => {
+    const period: StatementPeriod = { form: 'activity', from: '2020-01-01', until: addDays(today(), -8) }
+    const id = (await one<{ id: number }>(
+      `insert into statement_run (period, made_at, made_by) values ($1::jsonb, now(), 'Col Varley') returning id`,
+      [JSON.stringify(period)],
+    ))!.id
+    await run('insert into statement_run_account (run_id, account_id) select $1, id from account', [id])
+    const all = (await statementRun(id, who)).waiting
+    await stopStatements(id, who)
+    const { counts, left } = await statementRun(id, who)
+    expect(counts.stopped).toBe(all)
+    expect(left[0]!.reason).toBe('Stopped by Col Varley.')
+    await continueStatements(id)
+    expect((await statementRun(id, who)).counts.stopped).toBe(all)
+  })
+})
