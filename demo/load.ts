@@ -16,6 +16,7 @@ import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
 import { registerSources } from '../server/services/sources'
 import { dearDocuments } from './second-look'
+import { stateAccounts } from './statements'
 
 /*
  * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services
@@ -69,6 +70,7 @@ if (await one('select 1 as one from company')) {
     await openNewest()
     await whatCameBack()
     await dearDocuments()
+    await stateAccounts(zone)
   }
   await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')

@@ -1,5 +1,6 @@
 import { Decimal, type Currency, type DecimalText } from '../money/decimal'
 import { formatMoney } from '../money/format'
+import { kindFacts, type DocumentKind } from './kinds'
 
 /** What a house wants a second person to send, since a mistake there is dear. */
 export interface SecondLookRule {
@@ -37,6 +38,10 @@ export interface SecondLookFacts {
   /** Who changed its brand's bank accounts, where nobody else has confirmed them. */
   banksChangedBy: string | null
 }
+
+/** What of a rule holds for a kind: a statement asks for nothing that was not asked for before, however much it is. */
+export const ruleFor = (kind: DocumentKind, rule: SecondLookRule): SecondLookRule =>
+  kindFacts[kind].content === 'account' ? { ...rule, above: null } : rule
 
 /** Why a second person has to send a document; null where one is enough. How many go at once is known at the Send. */
 export function secondLookWords(rule: SecondLookRule, of: SecondLookFacts): string | null {

@@ -1,12 +1,13 @@
 import { Refusal } from '../errors'
 import { Decimal, type DecimalText } from '../money/decimal'
-import { formatMoney } from '../money/format'
+import { formatMoney, type Language } from '../money/format'
 import { daysLate } from '../receivables/ageing'
 import {
   statementOf,
   type EntryKind,
   type LedgerEntry,
   type OpenEntry,
+  type Statement,
   type StatementFacts,
 } from '../receivables/statement'
 import { accountFor, accountWords } from './bank'
@@ -16,7 +17,7 @@ import { type PaperInput } from './from-order'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperFact, PaperLine } from './paper'
 import { addressLines, printedBrand, textsOf } from './printed'
-import { paperWords } from './words'
+import { paperWords, type StatementWordList } from './words'
 
 /**
  * The Paper of a statement of account: what is open on a day, or all that was booked with the balance after each;
@@ -35,7 +36,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
   const own = words.statement
   const { period, currency } = facts
   const money = (amount: DecimalText) => formatMoney(amount, currency, language)
-  const say = sayer(input)
+  const say = sayer(language, facts)
   const balance = new Decimal(statement.closing)
   const account = accountFor(brand.banks, currency)
   const isActivity = period.form === 'activity'
@@ -87,7 +88,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
     payment:
       balance.gt(0) && account
         ? {
-            title: own.payTitle(`${money(statement.closing)}\u00A0${currency}`),
+            title: payTitle(statement, (amount) => `${money(amount)}\u00A0${currency}`, own),
             lines: [`${words.payTo(brand.legalName)}, ${accountWords(account)}`, own.nameUs(customer.number)],
             reference: '',
             code: null,
@@ -124,10 +125,19 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
   }
 }
 
+/** What is past due is asked for at once; what is not, as it falls due. */
+function payTitle(
+  { overdue, closing }: Statement,
+  money: (amount: DecimalText) => string,
+  own: StatementWordList,
+): string {
+  const late = Decimal.min(overdue, closing)
+  return late.gt(0) ? own.payOverdue(money(late.toString())) : own.payAsDue(money(closing))
+}
+
 /** How bookings are said in the statement's language. */
-function sayer({ language, statement }: PaperInput) {
+function sayer(language: Language, { period, currency }: StatementFacts) {
   const own = paperWords[language].statement
-  const { period, currency } = statement!
   const money = (amount: DecimalText) => formatMoney(amount, currency, language)
   const day = (of: Day) => formatDay(of, language)
   const short = (of: Day) => formatDay(of, language, 'short')
@@ -145,8 +155,12 @@ function sayer({ language, statement }: PaperInput) {
     short,
     entry: (one: LedgerEntry & { balance: DecimalText }): PaperLine => ({
       item: short(one.day),
-      description: [what(one.kind), one.number].filter(Boolean).join(' '),
-      detail: one.dueDate ? own.dueOn(day(one.dueDate)) : null,
+      description: [what(one.kind), isMoney(one.kind) ? '' : one.number].filter(Boolean).join(' '),
+      detail: one.dueDate
+        ? own.dueOn(day(one.dueDate))
+        : isMoney(one.kind) && one.number
+          ? own.reference(one.number)
+          : null,
       quantity: '',
       price: money(one.amount),
       rate: '',
@@ -154,10 +168,11 @@ function sayer({ language, statement }: PaperInput) {
       carry: money(one.balance),
     }),
     open: (one: OpenEntry): PaperLine => ({
-      item: one.number,
+      item: isMoney(one.kind) ? '' : one.number,
       description: paperWords[language].ofDay(what(one.kind), day(one.day)),
       detail: parts([
-        one.kind === 'payment' || one.kind === 'refund' ? own.onAccount : '',
+        isMoney(one.kind) && one.number ? own.reference(one.number) : '',
+        isMoney(one.kind) ? own.onAccount : '',
         new Decimal(one.open).gt(0) && one.dueDate ? late(one.dueDate) : '',
         one.disputed ? own.disputed : '',
         one.promisedOn ? own.promised(day(one.promisedOn)) : '',
@@ -169,6 +184,9 @@ function sayer({ language, statement }: PaperInput) {
     }),
   }
 }
+
+/** Money has no number, but what the payer wrote. */
+const isMoney = (kind: EntryKind) => kind === 'payment' || kind === 'refund'
 
 /** Open items with the sum of what is open up to each. */
 function openLines(

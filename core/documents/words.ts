@@ -106,7 +106,11 @@ export interface StatementWordList {
   ageing: Record<AgeingStep, string>
   /** Credit notes and payments that settle nothing yet. */
   unused: string
-  payTitle: (amount: string) => string
+  /** What is past due, and what is to be paid where nothing is. */
+  payOverdue: (amount: string) => string
+  payAsDue: (amount: string) => string
+  /** Before what the payer wrote. */
+  reference: (words: string) => string
   nameUs: (customerNumber: string) => string
   carried: string
   broughtForward: string
@@ -220,7 +224,9 @@ export const paperWords: Record<Language, PaperWordList> = {
         'over 90': 'Over 90 days',
       },
       unused: 'Credits',
-      payTitle: (amount) => `Please pay ${amount}`,
+      payOverdue: (amount) => `Please pay ${amount}, which is past due`,
+      payAsDue: (amount) => `Please pay ${amount} as it falls due`,
+      reference: (words) => `reference ${words}`,
       nameUs: (number) => `Give your customer number ${number} with the payment.`,
       carried: 'Carried forward',
       broughtForward: 'Brought forward',
@@ -333,7 +339,9 @@ export const paperWords: Record<Language, PaperWordList> = {
         'over 90': 'Über 90 Tage',
       },
       unused: 'Guthaben',
-      payTitle: (amount) => `Bitte zahlen Sie ${amount}`,
+      payOverdue: (amount) => `Bitte zahlen Sie die überfälligen ${amount}`,
+      payAsDue: (amount) => `Bitte zahlen Sie ${amount} bei Fälligkeit`,
+      reference: (words) => `Verwendungszweck ${words}`,
       nameUs: (number) => `Bitte geben Sie bei der Zahlung Ihre Kundennummer ${number} an.`,
       carried: 'Übertrag',
       broughtForward: 'Übertrag',
@@ -447,7 +455,9 @@ export const paperWords: Record<Language, PaperWordList> = {
         'over 90': 'Plus de 90 jours',
       },
       unused: 'Avoirs',
-      payTitle: (amount) => `Merci de régler ${amount}`,
+      payOverdue: (amount) => `Merci de régler ${amount}, déjà échus`,
+      payAsDue: (amount) => `Merci de régler ${amount} à l’échéance`,
+      reference: (words) => `référence ${words}`,
       nameUs: (number) => `Indiquez votre numéro de client ${number} lors du règlement.`,
       carried: 'À reporter',
       broughtForward: 'Report',

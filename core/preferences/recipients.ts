@@ -1,4 +1,5 @@
 import type { Carriage } from '../enclosures/carriage'
+import type { Copies } from '../enclosures/copies'
 import type { DocumentKind } from '../documents/kinds'
 
 /** What a contact is for: one of the house's own roles, or `anyone`, who takes what has nobody else. */
@@ -34,6 +35,8 @@ export interface Preference {
   unreachable?: 'wait' | 'print'
   /** How its files travel in an email. */
   attach?: Carriage
+  /** Of a statement: whether copies of what it lists go along, and how. */
+  copies?: Copies
 }
 
 /** The recipients that are kept at a billing address, for whatever is billed to it. */
@@ -165,6 +168,7 @@ export function preferenceWords(preference: Preference | undefined): string {
     preference.attach === 'link' && 'as a link',
     preference.attach === 'both' && 'attached and as a link',
     preference.attach === 'body' && 'in the email itself',
+    preference.copies && preference.copies !== 'none' && 'with copies',
     preference.unreachable === 'print' && 'on paper while there is no address',
   ]
   return parts.filter(Boolean).join(', ')

@@ -22,6 +22,8 @@ export interface LedgerEntry {
   day: Day
   dueDate: Day | null
   amount: DecimalText
+  /** Of a document: which. */
+  documentId?: number | null
 }
 
 /** What is open on a day: a document, or money that settles nothing yet. */

@@ -1359,11 +1359,13 @@ create table account (
   customer_id integer not null references customer,
   brand_id integer not null references brand,
   currency text not null,
+  -- the customer's number, by which lists call it
+  label text not null,
   version integer not null default 1,
   unique (customer_id, brand_id, currency)
 );
-create trigger source_of_account before insert or update of customer_id, brand_id on account
-  for each row execute function keep_source('account', '', '');
+create trigger source_of_account before insert or update of customer_id, brand_id, label on account
+  for each row execute function keep_source('account', 'label', '');
 
 -- What one settles of another, on the later day of the two, as it changes what is owed: the item that is settled, and
 -- the payment or credit that settles it.

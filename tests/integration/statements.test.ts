@@ -1,4 +1,5 @@
-import { randomUUID } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
+import { unzipSync } from 'fflate'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, dayInZone, type Day } from '../../core/documents/days'
 import type { Paper } from '../../core/documents/paper'
@@ -21,7 +22,8 @@ import {
 } from '../../server/services/receivables/statements'
 import { undoPayment } from '../../server/services/receivables/undo-payment'
 import { inTheNameOf } from '../../server/services/people/principal'
-import { documentView } from '../../server/services/line/in-hand'
+import { sendAgain } from '../../server/services/dispatch/by-hand'
+import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { statementsHold } from './books'
 import { papersOf, until, useHouse } from './house'
 
@@ -33,6 +35,7 @@ const openItems = (until: Day = today()): StatementPeriod => ({ form: 'open item
 
 beforeEach(() => run('update company set closed_until = null'))
 
+const mailsTo = (address: string) => house.mails(address)
 const ottermill = () => house.customer('10417')
 const key = () => ({ customerId: ottermill().id, currency: 'EUR' })
 
@@ -161,6 +164,95 @@ describe('one customer’s statement', () => {
     expect(await refused({ form: 'activity', from: today(), until: addDays(today(), -1) })).toBe(
       'period.from',
     )
+  })
+})
+
+describe('with copies of what it lists', () => {
+  const wish = (copies: string | null) =>
+    run(
+      `update customer set preferences = jsonb_set(preferences, '{statement of account}', $2::jsonb) where id = $1`,
+      [house.customer('10426').id, JSON.stringify(copies ? { copies } : {})],
+    )
+  const stated = async (period: StatementPeriod) => {
+    const [made] = await prepareStatements(
+      { customerId: house.customer('10426').id, currency: 'EUR' },
+      period,
+      who,
+    )
+    expect(made).toMatchObject({ outcome: 'prepared', reason: '' })
+    return made!.preparedId!
+  }
+  const issued = async (preparedId: number) => {
+    const [one] = await issueInOneTransaction([{ preparedId, revision: null }], who)
+    expect(one).toMatchObject({ outcome: 'issued' })
+    await until('its email', async () => (await documentView(one!.documentId!)).email?.sent === true)
+    return one!.documentId!
+  }
+  const painted = (id: number) =>
+    until(
+      'it to be painted',
+      async () => (await rows('select 1 from document_file where document_id = $1', [id])).length === 1,
+    )
+  const sums = async (ids: readonly number[]) =>
+    (
+      await rows<{ sha256: string }>(
+        'select sha256 from document_file where document_id = any($1::int[]) order by document_id',
+        [ids],
+      )
+    ).map((one) => one.sha256)
+  const hash = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex')
+
+  test('the ZIP holds exactly the listed documents, byte for byte as they were stored', async () => {
+    await wish('zip')
+    const first = await invoice('10426')
+    const second = await invoice('10426')
+    await painted(first.id)
+    await painted(second.id)
+    const preparedId = await stated(openItems())
+    const listed = (await one<{ paper: Paper }>('select content paper from prepared_document where id = $1', [
+      preparedId,
+    ]))!.paper.exact.statement!.open.flatMap((entry) => entry.documentId ?? [])
+    expect(listed).toEqual(expect.arrayContaining([first.id, second.id]))
+    const before = (await preparedView(preparedId, who)).email!.files.find(
+      (file) => file.name === 'Documents.zip',
+    )!
+    expect(before.of).toEqual(expect.arrayContaining([first.number, second.number]))
+    const id = await issued(preparedId)
+    const to = (await documentView(id)).email!.to[0]!.address
+    const [mail] = await mailsTo(to)
+    const zip = mail!.attachments.find((file) => file.filename === 'Documents.zip')!
+    const inside = Object.values(unzipSync(zip.content)).map(hash)
+    expect(inside.sort()).toEqual((await sums(listed)).sort())
+    expect(zip.content.length).toBe(before.size)
+    const file = (await documentView(id)).email!.files.find((one) => one.name === 'Documents.zip')!
+    expect(file.of).toHaveLength(listed.length)
+  })
+
+  test('singly each is an attachment; one whose PDF cannot be had stops this email alone, with the way out', async () => {
+    await wish('singly')
+    const third = await invoice('10426')
+    await painted(third.id)
+    const period: StatementPeriod = { form: 'activity', from: addDays(today(), -1), until: today() }
+    const preparedId = await stated(period)
+    await run('alter table document_file disable trigger document_file_is_final')
+    const [kept] = await rows<{ row: object }>(
+      'delete from document_file where document_id = $1 returning to_jsonb(document_file) "row"',
+      [third.id],
+    )
+    const [result] = await issueInOneTransaction([{ preparedId, revision: null }], who)
+    const seen = async () => (await documentView(result!.documentId!)).dispatches[0]!
+    await until('it to be stuck', async () => (await seen()).cause === 'not written')
+    expect((await seen()).reply).toContain(`A copy of ${third.number} should go along`)
+    await run(
+      'insert into document_file select x.* from jsonb_populate_record(null::document_file, $1::jsonb) x',
+      [JSON.stringify(kept!.row)],
+    )
+    await run('alter table document_file enable trigger document_file_is_final')
+    await sendAgain([(await seen()).id], who)
+    await until('its email', async () => (await documentView(result!.documentId!)).email!.sent)
+    const [mail] = await mailsTo((await documentView(result!.documentId!)).email!.to[0]!.address)
+    expect(mail!.attachments.map((file) => file.filename)).toContain(`Invoice-${third.number}.pdf`)
+    await wish(null)
   })
 })
 

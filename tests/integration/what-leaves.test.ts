@@ -324,9 +324,9 @@ describe('an order that is withdrawn or held', () => {
     await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'))).rejects.toThrow(
       'still a Draft',
     )
-    await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'), { despite: true })).rejects.toThrow(
-      'still a Draft',
-    )
+    await expect(
+      prepareByHand('order confirmation', [draft], inTheNameOf('Test'), { despite: true }),
+    ).rejects.toThrow('still a Draft')
     const many = await prepareByHand('order confirmation', [held, other, draft], inTheNameOf('Test'))
     expect(new Map(many.map((one) => [one.sourceId, one.result.outcome]))).toEqual(
       new Map([

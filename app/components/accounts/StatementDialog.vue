@@ -32,6 +32,9 @@ const forms = [
   { value: 'open items', words: t('accounts.whatIsOpenOnADay') },
   { value: 'activity', words: t('accounts.whatWasBookedInATime') },
 ] as const
+const untilWords = computed(() =>
+  form.value === 'activity' ? t('accounts.toTheDay') : t('accounts.onTheDay'),
+)
 const ready = computed(() => !!until.value && (form.value === 'open items' || !!from.value))
 
 const prepare = () =>
@@ -55,15 +58,13 @@ const prepare = () =>
         data-test="statement-form"
       />
       <div v-if="form === 'activity'">
-        <DateField v-model="from" :label="t('accounts.fromTheDay')" data-test="statement-from" />
+        <span class="label" aria-hidden="true">{{ t('accounts.fromTheDay') }}</span>
+        <DateField v-model="from" :aria-label="t('accounts.fromTheDay')" data-test="statement-from" />
         <p v-if="wrongs['period.from']" class="wrong" role="alert">{{ wrongs['period.from'] }}</p>
       </div>
       <div>
-        <DateField
-          v-model="until"
-          :label="form === 'activity' ? t('accounts.toTheDay') : t('accounts.onTheDay')"
-          data-test="statement-until"
-        />
+        <span class="label" aria-hidden="true">{{ untilWords }}</span>
+        <DateField v-model="until" :aria-label="untilWords" data-test="statement-until" />
         <p v-if="wrongs['period.until']" class="wrong" role="alert">{{ wrongs['period.until'] }}</p>
       </div>
       <SelectField
@@ -83,6 +84,11 @@ const prepare = () =>
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 10px 14px;
+}
+.label {
+  display: block;
+  font-size: var(--small);
+  color: var(--soft-ink);
 }
 .fields > :first-child {
   grid-column: 1 / -1;

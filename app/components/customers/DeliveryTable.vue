@@ -70,6 +70,10 @@ const problemWords = (kind: DocumentKind, problem: string) =>
               t('customers.andAttachedAndAsALink')
             }}</template
             ><template v-else-if="wishOf(kind).attach === 'body'">{{ t('customers.andInTheEmail') }}</template
+            ><template v-if="wishOf(kind).copies === 'zip'">{{ t('customers.andCopiesInOneZIP') }}</template
+            ><template v-else-if="wishOf(kind).copies === 'singly'">{{
+              t('customers.andCopiesSingly')
+            }}</template
             ><template v-if="wishOf(kind).gathered">{{ t('customers.oneEmailASend') }}</template
             ><template v-if="wishOf(kind).unreachable === 'print'">{{ t('customers.elseOnPaper') }}</template>
             <span

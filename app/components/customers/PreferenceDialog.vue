@@ -3,8 +3,9 @@ import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
-import { attachWords, channelWords, listOf, toWords } from './delivery'
+import { attachWords, channelWords, copiesWords, listOf, toWords } from './delivery'
 import { useSession } from '../../stores/session'
+import { copiesWays, type Copies } from '../../../core/enclosures/copies'
 import { carriagesOf, type Carriage } from '../../../core/enclosures/carriage'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import {
@@ -37,6 +38,7 @@ const form = reactive({
   gathered: props.own.gathered === undefined ? asBeneath : String(props.own.gathered),
   unreachable: props.own.unreachable ?? asBeneath,
   attach: props.own.attach ?? asBeneath,
+  copies: props.own.copies ?? asBeneath,
 })
 const said =
   props.beneathLevel && props.beneathLevel !== 'as usual'
@@ -66,6 +68,10 @@ const attaches = [
   left(attachWords[props.beneath.attach ?? 'attached']),
   ...carriagesOf(props.kind).map((value) => ({ value, words: attachWords[value] })),
 ]
+const copies = [
+  left(copiesWords[props.beneath.copies ?? 'none']),
+  ...copiesWays.map((value) => ({ value, words: copiesWords[value] })),
+]
 const byEmail = computed(() => ['email', 'both'].includes(form.channel || (props.beneath.channel ?? 'email')))
 const wrongIn = (text: string) => {
   const odd = listOf(text).find((one) => !isAddress(one))
@@ -92,6 +98,7 @@ function keep() {
     ...(form.gathered ? { gathered: form.gathered === 'true' } : {}),
     ...(form.unreachable ? { unreachable: form.unreachable as 'wait' | 'print' } : {}),
     ...(form.attach ? { attach: form.attach as Carriage } : {}),
+    ...(form.copies ? { copies: form.copies as Copies } : {}),
   })
   emit('leave')
 }
@@ -140,6 +147,14 @@ function keep() {
           :choices="attaches"
           :hint="linksLead ? '' : t('customers.linksLeadNowhere')"
           data-test="wish-attach"
+        />
+        <SelectField
+          v-if="kindFacts[kind].content === 'account'"
+          v-model="form.copies"
+          :label="t('customers.copiesOfWhatItLists')"
+          :choices="copies"
+          :hint="t('customers.copiesHelp')"
+          data-test="wish-copies"
         />
         <SelectField
           v-model="form.gathered"

@@ -40,6 +40,12 @@ export const attachWords = {
   body: t('customers.inTheEmailItself'),
 } as const
 
+export const copiesWords = {
+  none: t('customers.noCopies'),
+  zip: t('customers.copiesInOneZIP'),
+  singly: t('customers.copiesSingly'),
+} as const
+
 /** "the billing contact", "accounts@ottermill.example". */
 export const toWords = (wish: Preference, kind: DocumentKind): string =>
   wish.addresses?.length ? wish.addresses.join(', ') : roleWords(wish.to ?? kindFacts[kind].to)

@@ -90,6 +90,11 @@ const words: Record<string, string> = {
           <a v-if="file.url" :href="file.url">{{ file.name }}</a><template v-else>{{ file.name }}</template>
           <span v-if="file.size" class="soft">{{ sizeWords(file.size) }}</span>
           <span v-if="file.by !== 'attached'" class="tag">{{ byWords[file.by] }}</span>
+          <span v-if="file.of.length" class="soft" :title="file.of.join(', ')">{{
+            t('paper.copiesOf', { documents: plural(file.of.length, 'document') })
+          }}</span><span v-if="file.without.length" class="soft">{{
+            t('paper.sentEarlier', { numbers: file.without.join(', ') })
+          }}</span>
           <span v-if="file.enclosure" class="soft">{{
             file.enclosure.leftOut ? t('enclosures.leftOut') : whyWords(file.enclosure.source)
           }}</span>

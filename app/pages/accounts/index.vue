@@ -228,8 +228,6 @@ const open = (id: number) =>
           }}</VBtn
           ><VBtn
             v-if="session.may('clerk') && count > 0"
-            variant="flat"
-            class="go"
             data-test="statements-of-many"
             @click="stating = true"
             >{{
@@ -264,6 +262,14 @@ const open = (id: number) =>
 </template>
 
 <style scoped>
+.bar .sentence {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.bar .push {
+  flex: 0 0 170px;
+}
 .strip-place {
   height: 134px;
   flex: none;

@@ -145,7 +145,7 @@ export const accounts = {
 
   // accounts/AccountNarrow.vue
   any: 'any',
-  anyOfThem: 'narrowed by nothing more',
+  anyOfThem: 'narrow…',
   narrowedBy: 'Narrowed by',
   overdueOverSum: 'overdue over {sum}',
   owingOverSum: 'owing over {sum}',
@@ -158,9 +158,9 @@ export const accounts = {
   itTellsOf: 'It tells of',
   whatIsOpenOnADay: 'what is open on a day',
   whatWasBookedInATime: 'what was booked in a time, with the balance after each',
-  fromTheDay: 'From',
-  toTheDay: 'To',
-  onTheDay: 'On',
+  fromTheDay: 'From the day',
+  toTheDay: 'To the day',
+  onTheDay: 'On the day',
   statementsWaitInToCheck:
     'One of each brand that was bought of. They wait in To check; nothing is sent before somebody sends it.',
 

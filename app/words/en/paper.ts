@@ -65,6 +65,8 @@ export const paper = {
   replyTo: 'Reply to',
   nobodyTheCustomerHasNo: 'nobody: the customer has no billing contact',
   enclosed: 'Enclosed',
+  copiesOf: '{documents}, as they were sent',
+  sentEarlier: 'without {numbers}: sent from the program before',
   sent: 'Sent',
   theEmailsText: "The email's text",
 

@@ -7,7 +7,7 @@ export function ageing({ paper, sheet, frame }: Strip): Block | null {
   if (columns.length === 0) return null
   const width = (frame.right - frame.left) / columns.length
   return {
-    height: 52,
+    height: 46,
     draw: (top) => {
       const y = top + 14
       sheet.line(frame.left, y, frame.right, y, hairline)
@@ -17,7 +17,6 @@ export function ageing({ paper, sheet, frame }: Strip): Block | null {
         sheet.text(label, right, y + 14, { ...frame.smallStrong, role: 'table heading', ...cell(0) }, 'right')
         sheet.text(amount, right, y + 27, { ...frame.text, role: 'table cell', ...cell(1) }, 'right')
       })
-      sheet.line(frame.left, y + 35, frame.right, y + 35, hairline)
     },
   }
 }

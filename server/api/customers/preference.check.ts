@@ -1,4 +1,5 @@
 import { documentKinds } from '../../../core/documents/kinds'
+import { copiesWays } from '../../../core/enclosures/copies'
 import { carriages } from '../../../core/enclosures/carriage'
 import { channels } from '../../../core/preferences/recipients'
 import { Joi, name, text } from '../../http/checks'
@@ -15,6 +16,7 @@ export const preference = Joi.object({
   gathered: Joi.boolean(),
   unreachable: Joi.valid('wait', 'print'),
   attach: Joi.valid(...carriages),
+  copies: Joi.valid(...copiesWays),
 })
 
 /** A change of a preference: null takes a part away. */
@@ -27,6 +29,7 @@ export const preferenceChange = Joi.object({
   gathered: Joi.boolean().allow(null),
   unreachable: Joi.valid('wait', 'print', null),
   attach: Joi.valid(...carriages, null),
+  copies: Joi.valid(...copiesWays, null),
 })
 
 export const preferences = Joi.object(Object.fromEntries(documentKinds.map((kind) => [kind, preference])))

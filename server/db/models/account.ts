@@ -15,6 +15,8 @@ export class Account extends Model<InferAttributes<Account>, InferCreationAttrib
   declare customerId: number
   declare brandId: number
   declare currency: string
+  /** The customer's number, by which lists call it. */
+  declare label: string
   declare version: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
@@ -24,6 +26,7 @@ export class Account extends Model<InferAttributes<Account>, InferCreationAttrib
         customerId: { type: DataTypes.INTEGER, allowNull: false },
         brandId: { type: DataTypes.INTEGER, allowNull: false },
         currency: { type: DataTypes.TEXT, allowNull: false },
+        label: { type: DataTypes.TEXT, allowNull: false },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       },
       { sequelize, tableName: 'account' },

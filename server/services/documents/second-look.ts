@@ -1,5 +1,6 @@
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import {
+  ruleFor,
   secondLookWords,
   wantsSecondLooks,
   type Asked,
@@ -75,7 +76,7 @@ async function wordsOf(documents: readonly LookedAt[], rule: SecondLookRule, hom
   const reached = rule.newAddress ? await reachedBy(documents) : new Set<string>()
   return documents.map((one) => ({
     id: one.id,
-    words: secondLookWords(rule, {
+    words: secondLookWords(ruleFor(one.kind, rule), {
       home,
       inHome:
         one.currency === home

@@ -1,11 +1,22 @@
+import { createHash } from 'node:crypto'
+import { zipSync } from 'fflate'
 import { carried, type Carried, type CarriageRule } from '../../../core/enclosures/carriage'
+import {
+  copyFiles,
+  documentsOn,
+  type CopiedDocument,
+  type CopyFile,
+  type StoredCopy,
+} from '../../../core/enclosures/copies'
 import { goingAlong, type GoingAlong } from '../../../core/enclosures/enclosures'
 import { documentAsARule, mailSize, tooLarge } from '../../../core/enclosures/mail-size'
 import { dayInZone } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import {
+  anyCopies,
   anyEnclosure,
+  documentsWithCopies,
   bytesOf,
   emailsOfCopies,
   emailsOfDispatches,
@@ -20,7 +31,7 @@ import {
  */
 
 /** What goes along in one email. */
-export interface EmailFiles {
+export interface EmailFiles extends CopiesGoing {
   /** With those that somebody left out. */
   enclosures: GoingAlong[]
   /** The largest email that its mail account takes, in MB. */
@@ -59,11 +70,13 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
     sources: [...new Set(asked.flatMap((one) => one.documents.map(({ sourceId }) => sourceId)))],
     added: asked.flatMap((one) => [...(one.own?.added ?? [])]),
   })
+  const copies = await copiesFor(asked)
   return new Map(
-    asked.map(({ id, most, wish, ...one }) => [
+    asked.map(({ id, most, wish, copies: _, statements: __, ...one }) => [
       id,
       {
         most,
+        ...(copies.get(id) ?? noCopies),
         rule: { wish, links: publicAddress !== '', tooLarge: large, most },
         enclosures: goingAlong(kept, { ...one, day }),
       },
@@ -71,15 +84,52 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
   )
 }
 
+/** The copies that go along in each email. */
+async function copiesFor(asked: readonly EmailAsked[]): Promise<Map<number, CopiesGoing>> {
+  const wanted = asked.flatMap(({ id, copies, statements, documents }) =>
+    copies && copies !== 'none' && statements
+      ? [{ id, copies, of: documentsOn(statements), language: documents[0]!.language }]
+      : [],
+  )
+  if (wanted.length === 0) return new Map()
+  const ids = wanted.flatMap((one) => one.of.map(({ documentId }) => documentId))
+  const found = new Map((await documentsWithCopies(ids)).map((one) => [one.documentId, one]))
+  return new Map(
+    wanted.map(({ id, copies, of, language }) => {
+      const documents = of.flatMap(({ documentId }) => found.get(documentId) ?? [])
+      const without = documents.filter((one) => one.stored === null)
+      const stored = documents.flatMap((one) => one.stored ?? [])
+      return [
+        id,
+        {
+          copies: copyFiles(stored, copies, language),
+          sentEarlier: without.filter((one) => !one.isOurs).map((one) => one.number),
+          missing: without.filter((one) => one.isOurs).map((one) => one.number),
+        },
+      ]
+    }),
+  )
+}
+
+/** Copies of what the statements of an email list. */
+interface CopiesGoing {
+  copies: CopyFile[]
+  /** Documents of the program before, of which there is no PDF. */
+  sentEarlier: string[]
+  /** Our own whose PDF cannot be had: the email does not leave without them. */
+  missing: string[]
+}
+const noCopies: CopiesGoing = { copies: [], sentEarlier: [], missing: [] }
+
 /** Those that are not left out. */
 export const going = (files: EmailFiles | undefined): GoingAlong[] =>
   files?.enclosures.filter((one) => !one.leftOut) ?? []
 
-/** A file of an email; of an enclosure its id. */
+/** A file of an email, and what tells it from its others. */
 export interface FileGoing {
   size: number
   isDocument: boolean
-  enclosureId: number | null
+  key: `enclosure ${number}` | `copy ${number}` | 'document'
 }
 
 /** Which files are in an email, and which behind a link, with documents that may not be drawn yet. */
@@ -90,8 +140,13 @@ export const carriedOf = (
 ): Carried<FileGoing> =>
   carried(
     [
-      ...documents.map((size): FileGoing => ({ size, isDocument: true, enclosureId: null })),
-      ...going(files).map(({ id, size }): FileGoing => ({ size, isDocument: false, enclosureId: id })),
+      ...documents.map((size): FileGoing => ({ size, isDocument: true, key: 'document' })),
+      ...going(files).map(({ id, size }): FileGoing => ({ size, isDocument: false, key: `enclosure ${id}` })),
+      ...files.copies.map(({ size }, place): FileGoing => ({
+        size,
+        isDocument: false,
+        key: `copy ${place}`,
+      })),
     ],
     { ...files.rule, fitsText },
   )
@@ -102,7 +157,7 @@ export const sizeOf = (files: EmailFiles, documents?: readonly number[]): number
 
 /** Why prepared documents cannot go: their email would be larger than its mail account takes. By id, in words. */
 export async function oversized(ids: readonly number[], person: string): Promise<Map<number, string>> {
-  if (ids.length === 0 || !(await anyEnclosure())) return new Map()
+  if (ids.length === 0 || !((await anyEnclosure()) ?? (await anyCopies()))) return new Map()
   const found = new Map<number, string>()
   for (const [id, files] of await filesOfPrepared(ids, person)) {
     const words = tooLarge(sizeOf(files), files.most)
@@ -114,18 +169,60 @@ export async function oversized(ids: readonly number[], person: string): Promise
 /** Files with their bytes, each content read once however many emails it goes along in. */
 export async function withBytes(
   files: ReadonlyMap<number, EmailFiles>,
-): Promise<Map<number, { name: string; mediaType: string; sha256: string; bytes: Buffer }[]>> {
-  const sums = new Set([...files.values()].flatMap((one) => going(one).map(({ sha256 }) => sha256)))
+): Promise<Map<number, FileWithBytes[]>> {
+  const sums = new Set(
+    [...files.values()].flatMap((one) => [
+      ...going(one).map(({ sha256 }) => sha256),
+      ...one.copies.flatMap(({ of }) => of.map(({ sha256 }) => sha256)),
+    ]),
+  )
   const bytes = new Map((await bytesOf([...sums])).map((one) => [one.sha256, one.bytes]))
   return new Map(
     [...files].map(([id, one]) => [
       id,
-      going(one).map(({ name, mediaType, sha256 }) => ({
-        name,
-        mediaType,
-        sha256,
-        bytes: bytes.get(sha256)!,
-      })),
+      [
+        ...going(one).map(({ name, mediaType, sha256 }) => ({
+          name,
+          mediaType,
+          sha256,
+          bytes: bytes.get(sha256)!,
+        })),
+        ...one.copies.map((file) => copyWithBytes(file, bytes)),
+      ],
     ]),
   )
+}
+
+export interface FileWithBytes {
+  name: string
+  mediaType: string
+  sha256: string
+  bytes: Buffer
+  /** Of a file of copies: the documents in it. */
+  of?: CopiedDocument[]
+  /** It is made for this email, and kept nowhere by its SHA-256. */
+  isMade?: boolean
+}
+
+/** A ZIP holds the stored PDFs as they are: the same documents give the same bytes (APPNOTE 6.3.10, stored). */
+function copyWithBytes(file: CopyFile, bytes: ReadonlyMap<string, Buffer>): FileWithBytes {
+  const { name, mediaType, isZip } = file
+  const of = file.of.map(({ documentId, number }) => ({ documentId, number }))
+  if (!isZip) {
+    const [{ sha256 }] = file.of as [StoredCopy]
+    return { name, mediaType, of, sha256, bytes: bytes.get(sha256)! }
+  }
+  const packed = zipSync(Object.fromEntries(file.of.map((one) => [one.name, bytes.get(one.sha256)!])), {
+    level: 0,
+    mtime: new Date('2000-01-01T12:00:00'),
+  })
+  const whole = Buffer.from(packed.buffer, packed.byteOffset, packed.byteLength)
+  return {
+    name,
+    mediaType,
+    of,
+    isMade: true,
+    bytes: whole,
+    sha256: createHash('sha256').update(whole).digest('hex'),
+  }
 }

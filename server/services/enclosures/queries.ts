@@ -1,5 +1,8 @@
 import type { Carriage } from '../../../core/enclosures/carriage'
 import type { EnclosureFacts, EnclosureQuestion } from '../../../core/enclosures/enclosures'
+import type { CopiedDocument, Copies, StoredCopy } from '../../../core/enclosures/copies'
+import { kindsOf } from '../../../core/documents/kinds'
+import type { StatementFacts } from '../../../core/receivables/statement'
 import { one, rows } from '../../db/connection'
 import { within } from '../people/brand-queries'
 import type { Principal } from '../people/principal'
@@ -75,6 +78,38 @@ export const enclosuresThatMay = (given: { customers: number[]; sources: number[
     given,
   )
 
+/** Documents with their stored PDFs, as they were made; what was taken over may have none. */
+export const documentsWithCopies = (documentIds: readonly number[]) =>
+  rows<CopiedDocument & { stored: StoredCopy | null; isOurs: boolean }>(
+    `select d.id "documentId", d.number, d.series_id is not null "isOurs",
+      case
+        when f.sha256 is not null then jsonb_build_object(
+          'documentId', d.id, 'number', d.number, 'name', f.file_name, 'sha256', f.sha256, 'size', file.size
+        )
+      end stored
+    from document d
+    left join document_file f on f.document_id = d.id
+    left join file on file.sha256 = f.sha256
+    where d.id = any($documentIds::int[])
+    order by d.id`,
+    { documentIds },
+  )
+
+/** Whether any customer, group or the house wants copies with statements. */
+export const anyCopies = () =>
+  one<{ id: number }>(
+    `select 1 id
+    from (
+      select preferences from company
+      union all
+      select preferences from customer_group
+      union all
+      select preferences from customer
+    ) p
+    where p.preferences::text like '%"copies"%'
+    limit 1`,
+  )
+
 /** Whether a house has any; most questions end here where it has none. */
 export const anyEnclosure = () => one<{ id: number }>('select id from enclosure where goes limit 1')
 
@@ -84,7 +119,17 @@ export interface EmailAsked extends Omit<EnclosureQuestion, 'day'> {
   most: number
   /** How the customer wants files of this kind. */
   wish: Carriage
+  /** Whether copies of what statements among its documents list go along, and how. */
+  copies: Copies | null
+  statements: StatementFacts[] | null
 }
+
+/** SQL: how a customer `c` wants copies with a document of a kind that lists others; null for other kinds. */
+const copiesOf = (kind: string, source: string) => `
+  case when ${kind} in (${kindsOf('account')
+    .map((one) => `'${one}'`)
+    .join(', ')})
+    then preferences_for(c, ${source}, array[${kind}]) #>> array[${kind}, 'copies'] end copies`
 
 /** @param person who would have it sent */
 export const emailsOfPrepared = (ids: readonly number[], person: string) =>
@@ -95,7 +140,10 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
           'kind', p.kind, 'language', coalesce(p.content ->> 'language', c.language), 'sourceId', s.root_id
         )
       ) documents,
-      p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind, p.own_email) wish
+      p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind, p.own_email) wish,
+      ${copiesOf('p.kind', 'p.source_id')},
+      case when p.content #> '{exact,statement}' is not null
+        then jsonb_build_array(p.content #> '{exact,statement}') end statements
     from prepared_document p
     join source s on s.id = p.source_id
     join customer c on c.id = p.customer_id
@@ -108,7 +156,8 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
 export const emailsOfDispatches = (ids: readonly number[]) =>
   rows<EmailAsked>(
     `select m.id, m.brand_id "brandId", m.customer_id "customerId", ${groupOf('c')} "groupId", dd.documents,
-      m.own_email own, ${mostOf('sender')} most, attach_for(c, d.kind, m.own_email) wish
+      m.own_email own, ${mostOf('sender')} most, attach_for(c, d.kind, m.own_email) wish,
+      ${copiesOf('d.kind', 'd.source_id')}, dd.statements
     from dispatch m
     join customer c on c.id = m.customer_id
     join brand b on b.id = m.brand_id
@@ -117,7 +166,8 @@ export const emailsOfDispatches = (ids: readonly number[]) =>
         jsonb_agg(
           jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
           order by d.id
-        ) documents
+        ) documents,
+        jsonb_agg(d.paper #> '{exact,statement}') filter (where d.paper #> '{exact,statement}' is not null) statements
       from dispatch_document x
       join document d on d.id = x.document_id
       join source s on s.id = d.source_id
@@ -138,7 +188,8 @@ export const emailsOfCopies = (documentIds: readonly number[], person: string) =
       jsonb_build_array(
         jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
       ) documents,
-      null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind, null) wish
+      null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind, null) wish,
+      null copies, null::jsonb statements
     from document d
     join source s on s.id = d.source_id
     join customer c on c.id = d.customer_id

@@ -44,6 +44,9 @@ export interface FileView {
   url: string | null
   /** How it travels. */
   by: Carriage
+  /** Of copies: the numbers of the documents in it, and of those that were sent earlier and are in none. */
+  of: string[]
+  without: string[]
 }
 
 /** An email that is to come. @param files what goes along with its documents */
@@ -97,12 +100,11 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
         fitText(documents),
       )
     : { attached: [], linked: [], inText: [] }
-  const within = (list: readonly FileGoing[], enclosureId: number | null) =>
-    list.some((file) => file.enclosureId === enclosureId)
-  const by = (enclosureId: number | null): Carriage => {
-    if (within(inText, enclosureId)) return 'body'
-    if (!within(linked, enclosureId)) return 'attached'
-    return within(attached, enclosureId) ? 'both' : 'link'
+  const within = (list: readonly FileGoing[], key: FileGoing['key']) => list.some((file) => file.key === key)
+  const by = (key: FileGoing['key']): Carriage => {
+    if (within(inText, key)) return 'body'
+    if (!within(linked, key)) return 'attached'
+    return within(attached, key) ? 'both' : 'link'
   }
   return [
     ...documents.map((one): FileView => ({
@@ -110,14 +112,27 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
       size: null,
       enclosure: null,
       url: null,
-      by: by(null),
+      by: by('document'),
+      of: [],
+      without: [],
     })),
     ...(files?.enclosures ?? []).map(({ id, name, size, source, leftOut }): FileView => ({
       name,
       size,
       enclosure: { id, source, leftOut },
       url: `/api/enclosures/${id}/file`,
-      by: leftOut ? 'attached' : by(id),
+      by: leftOut ? 'attached' : by(`enclosure ${id}`),
+      of: [],
+      without: [],
+    })),
+    ...(files?.copies ?? []).map(({ name, size, of }, place): FileView => ({
+      name,
+      size,
+      enclosure: null,
+      url: null,
+      by: by(`copy ${place}`),
+      of: of.map((one) => one.number),
+      without: place === 0 ? files!.sentEarlier : [],
     })),
   ]
 }
@@ -153,11 +168,13 @@ export async function emailOf(dispatchId: number): Promise<EmailView | null> {
       size: null,
       most: null,
       problem: null,
-      files: copy.files.map(({ name, size, sha256, by }): FileView => ({
+      files: copy.files.map(({ name, size, sha256, by, of }): FileView => ({
         name,
         by: by ?? 'attached',
         size,
         enclosure: null,
+        of: (of ?? []).map((one) => one.number),
+        without: [],
         url: sha256 ? `/api/dispatches/${dispatchId}/files/${sha256}` : null,
       })),
     }

@@ -74,7 +74,7 @@ export const balancesOf = (ids: readonly number[], from: Day, until: Day) =>
 export const entriesOf = (ids: readonly number[], from: Day, until: Day) =>
   rows<LedgerEntry & { accountId: number }>(
     `select a.id "accountId", e.kind, e.number, e.day::text "day", e.due_date::text "dueDate",
-      e.amount::text amount
+      e.amount::text amount, e.document_id "documentId"
     from account a
     join ledger_entry e
       on e.customer_id = a.customer_id and e.brand_id = a.brand_id and e.currency = a.currency
@@ -123,7 +123,8 @@ export const openOn = (ids: readonly number[], until: Day) =>
         union all
         select * from open_payment
       )
-    select account_id "accountId", kind, coalesce(number, '') number, day::text "day", due_date::text "dueDate",
+    select account_id "accountId", kind, case when due_date is not null then place end "documentId",
+      coalesce(number, '') number, day::text "day", due_date::text "dueDate",
       amount::text amount, open::text open, disputed, promised_on::text "promisedOn"
     from everything
     where open <> 0
@@ -144,9 +145,10 @@ export const occasionsWaiting = (ids: readonly number[], kind: DocumentKind) =>
 /** Accounts of customers in a currency, one a brand, made where something was booked and none was there. */
 export const makeAccounts = (customerIds: readonly number[]) =>
   run(
-    `insert into account (customer_id, brand_id, currency)
-    select distinct e.customer_id, e.brand_id, e.currency
+    `insert into account (customer_id, brand_id, currency, label)
+    select distinct e.customer_id, e.brand_id, e.currency, c.number
     from ledger_entry e
+    join customer c on c.id = e.customer_id
     where e.customer_id = any($customerIds::int[])
       and not exists (
         select

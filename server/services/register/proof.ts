@@ -91,7 +91,10 @@ function inWords(sending: Sending, moment: Moment): ProofFacts['sendings'][numbe
 }
 
 const howWords = { link: ', by a link', both: ', attached and by a link', body: ', in the text' }
-const enclosedWords = ({ name, size, by }: FileKept) => `${name}, ${sizeWords(size)}${by ? howWords[by] : ''}`
+const enclosedWords = ({ name, size, by, of }: FileKept) =>
+  `${name}, ${sizeWords(size)}${by ? howWords[by] : ''}${
+    of ? `: ${of.map(({ number }) => number).join(', ')}` : ''
+  }`
 
 function linkWords({ name, until, opened, first, last }: Sending['links'][number], moment: Moment): string {
   const how =

@@ -1,6 +1,7 @@
 import type { Body, Line } from '../../../../core/emailtexts/nodes'
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import type { Paper } from '../../../../core/documents/paper'
+import type { CopiedDocument } from '../../../../core/enclosures/copies'
 import type { OwnEmail } from '../../../../core/emailtexts/own-email'
 import type { EmailLook } from '../../../../core/emailtexts/email-look'
 import type {
@@ -62,6 +63,8 @@ export interface FileKept {
   /** Of what went along with documents. */
   sha256?: string
   by?: 'link' | 'both' | 'body'
+  /** Of a file of copies: the documents whose stored bytes are in it. */
+  of?: CopiedDocument[]
 }
 
 /** Emails with everything that is in them. */

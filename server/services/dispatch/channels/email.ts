@@ -9,7 +9,8 @@ import { logTrouble, troubleWords } from '../../../log'
 import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return-path'
 import type { MailServer } from '../../../outside/mail/connection'
 import { handOver } from '../../../outside/mail/smtp'
-import { filesOfDispatches, withBytes } from '../../enclosures/going'
+import { filesOfDispatches, withBytes, type FileWithBytes } from '../../enclosures/going'
+import { keepFile } from '../../../outside/filestore/store'
 import { openMark } from '../../links/opens'
 import { linksFor, linksToCome } from '../../links/links'
 import { mailServer } from '../../house/mail-accounts'
@@ -36,19 +37,14 @@ import {
 type Outgoing = EmailToSend & {
   server: MailServer | undefined
   /** Files that go along beside the documents. */
-  enclosures: FileToSend[]
+  enclosures: FileWithBytes[]
+  /** Documents of which a copy should go along, and whose PDF is not there. */
+  missing: string[]
   rule: CarriageRule
 }
 
-interface FileToSend {
-  name: string
-  mediaType: string
-  sha256: string
-  bytes: Buffer
-}
-
 /** A file of an email, as it is attached or had by a link. */
-type FileOfEmail = FileToSend & { size: number; isDocument: boolean; documentId: number | null }
+type FileOfEmail = FileWithBytes & { size: number; isDocument: boolean; documentId: number | null }
 
 export const emailChannel: WorkerChannel<Outgoing> = {
   async load(ids) {
@@ -62,6 +58,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       ...email,
       server: servers.get(email.mailAccountId),
       enclosures: enclosures.get(email.id) ?? [],
+      missing: files.get(email.id)?.missing ?? [],
       rule: files.get(email.id)?.rule ?? everythingAttached,
     }))
   },
@@ -69,10 +66,12 @@ export const emailChannel: WorkerChannel<Outgoing> = {
   async handOver(email, beforeContent) {
     const recipients = whom(email)
     if ('stuck' in recipients) return { stuck: recipients.stuck, reply: null }
+    if (email.missing.length > 0) return { stuck: 'not written', reply: noCopyOf(email.missing) }
     const others = await gathered(email)
     const files = carriedIn(email, others)
     const large = tooLarge(mailSize(files.attached.map(({ size }) => size)), email.rule.most)
     if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
+    for (const file of files.linked) if (file.isMade) await keepFile(file.bytes, file.mediaType)
     const letter: Letter = {
       ...letterOf(email, recipients.list, others),
       links: await linksFor(email.id, files.linked),
@@ -144,6 +143,12 @@ function whom(email: EmailToSend): { list: Recipient[] } | Extract<Attempt, { st
   const list = recipients.filter((one) => !email.reached.includes(one.address.toLowerCase()))
   return list.length === 0 ? { stuck: 'no address', reply: null } : { list }
 }
+
+const noCopyOf = (numbers: readonly string[]) => ({
+  code: 0,
+  enhanced: null,
+  text: `A copy of ${numbers.join(', ')} should go along, and its PDF is not there yet. Send it again in a moment.`,
+})
 
 /** Further documents that were gathered in the same email. */
 async function gathered(email: EmailToSend): Promise<Enclosed[]> {
@@ -251,7 +256,8 @@ function filesKept({ attached, linked, inText }: Carried<FileOfEmail>): FileKept
       return {
         name: file.name,
         size: file.size,
-        ...(file.isDocument ? {} : { sha256: file.sha256 }),
+        ...(file.isDocument || (file.isMade && !linked.includes(file)) ? {} : { sha256: file.sha256 }),
+        ...(file.of ? { of: file.of } : {}),
         ...(by ? { by } : {}),
       }
     })

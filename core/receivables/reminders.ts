@@ -1,0 +1,160 @@
+import type { Day } from '../documents/days'
+import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
+import type { Language } from '../money/format'
+import { daysLate } from './ageing'
+import type { OpenEntry } from './statement'
+
+/** A step of reminding, as the house defines it; the first is the friendliest. */
+export interface ReminderLevel {
+  /** What the desk calls it, and what is printed above the document in each language. */
+  name: string
+  heading: Record<Language, string>
+  /** What it says, on the document and in its email. */
+  words: Record<Language, string>
+  /** Days after the due date from which an item is at this level. */
+  afterDays: number
+}
+
+/** How a house reminds. */
+export interface ReminderRule {
+  levels: ReminderLevel[]
+  /** Days that lie between two reminders of the same item, whatever their levels. */
+  daysBetween: number
+  /** Less than so much in all is not reminded of, in the account's currency. */
+  least: DecimalText
+}
+
+/** An item that may be reminded of, with what was done about it. */
+export interface Remindable extends OpenEntry {
+  /** The highest level at which it was reminded, from 1; 0 for none. */
+  level: number
+  /** The day of its last reminder. */
+  remindedOn: Day | null
+}
+
+/** Why an item is not reminded of now. */
+export type NotReminded =
+  'not late enough' | 'disputed' | 'promised' | 'reminded lately' | 'at the last level'
+
+export const notRemindedWords: Record<NotReminded, string> = {
+  'not late enough': 'not late enough',
+  disputed: 'disputed',
+  promised: 'payment is promised',
+  'reminded lately': 'reminded a short while ago',
+  'at the last level': 'reminded at the last level already',
+}
+
+/**
+ * The level at which an item is to be reminded of on a day: one above its last, once it is late enough for that, and
+ * never two reminders of it within the days between.
+ */
+export function levelDue(
+  item: Remindable,
+  { levels, daysBetween }: Pick<ReminderRule, 'levels' | 'daysBetween'>,
+  today: Day,
+): number | NotReminded {
+  if (item.disputed) return 'disputed'
+  if (item.promisedOn !== null && item.promisedOn >= today) return 'promised'
+  if (item.level >= levels.length) return 'at the last level'
+  const late = item.dueDate === null ? 0 : daysLate(item.dueDate, today)
+  if (late <= 0 || late < levels[item.level]!.afterDays) return 'not late enough'
+  if (item.remindedOn !== null && daysLate(item.remindedOn, today) < daysBetween) return 'reminded lately'
+  return item.level + 1
+}
+
+/** What one letter to a customer asks for. */
+export interface ReminderFacts {
+  day: Day
+  currency: Currency
+  /** The level that it is written in: the highest of its items, from 1. */
+  level: number
+  /** What that level says, in the document's language, as it stood. */
+  heading: string
+  words: string
+  /** The overdue items that it asks for, each with the level that it reaches by it. */
+  items: (Remindable & { reaches: number })[]
+  /** What is in the customer's favour, and taken off. */
+  favour: OpenEntry[]
+  /** What is asked for: overdue less what is in the customer's favour. */
+  asked: DecimalText
+}
+
+/**
+ * One letter for everything of an account that is to be reminded of on a day; overdue items that are at their level
+ * already are asked for with it. Or why there is none.
+ */
+export function remind(
+  open: readonly Remindable[],
+  { currency, language, rule }: { currency: Currency; language: Language; rule: ReminderRule },
+  today: Day,
+): ReminderFacts | { nothing: string } {
+  const owed = open.filter((one) => new Decimal(one.open).gt(0))
+  const overdue = owed.filter((one) => one.dueDate !== null && daysLate(one.dueDate, today) > 0)
+  if (overdue.length === 0) return { nothing: 'Nothing is past due.' }
+  const due = overdue.map((one) => ({ one, due: levelDue(one, rule, today) }))
+  const now = due.filter((each) => typeof each.due === 'number')
+  if (now.length === 0) {
+    const why = [...new Set(due.map((each) => notRemindedWords[each.due as NotReminded]))].join(', ')
+    return { nothing: `Nothing is to be reminded of now: ${why}.` }
+  }
+  // what is disputed or promised is not asked for; what was reminded of before still is
+  const asked = due.filter((each) => each.due !== 'disputed' && each.due !== 'promised')
+  const items = asked.map(({ one, due: reaches }) => ({
+    ...one,
+    reaches: typeof reaches === 'number' ? reaches : one.level,
+  }))
+  const favour = open.filter((one) => new Decimal(one.open).lt(0))
+  const total = sum([...items, ...favour].map((one) => one.open))
+  if (total.lte(0)) return { nothing: 'What is in the customer’s favour outweighs what is past due.' }
+  if (total.lt(rule.least)) return { nothing: `Less than ${rule.least} ${currency} is past due.` }
+  const level = Math.max(...now.map((each) => each.due as number))
+  const { heading, words } = rule.levels[level - 1]!
+  return {
+    day: today,
+    currency,
+    level,
+    heading: heading[language],
+    words: words[language],
+    items,
+    favour,
+    asked: moneyText(total, currency),
+  }
+}
+
+/** Three levels to begin with. */
+export const starterReminders: ReminderRule = {
+  daysBetween: 10,
+  least: '5',
+  levels: [
+    {
+      name: 'friendly',
+      heading: { en: 'Payment reminder', de: 'Zahlungserinnerung', fr: 'Rappel de règlement' },
+      words: {
+        en: 'These invoices are past due. Perhaps they slipped through; if the payment is on its way, please ignore this letter.',
+        de: 'Diese Rechnungen sind überfällig. Vielleicht sind sie untergegangen; ist die Zahlung schon unterwegs, betrachten Sie dieses Schreiben als erledigt.',
+        fr: 'Ces factures sont échues. Peut-être vous ont-elles échappé ; si le règlement est en route, ne tenez pas compte de ce courrier.',
+      },
+      afterDays: 5,
+    },
+    {
+      name: 'firm',
+      heading: { en: 'Second reminder', de: 'Zweite Mahnung', fr: 'Deuxième rappel' },
+      words: {
+        en: 'We wrote to you before and have not seen a payment. Please pay within seven days, or tell us what stands in the way.',
+        de: 'Wir haben Ihnen schon geschrieben und keine Zahlung gesehen. Bitte zahlen Sie innerhalb von sieben Tagen, oder sagen Sie uns, was dem entgegensteht.',
+        fr: 'Nous vous avons déjà écrit et n’avons pas reçu de règlement. Merci de régler sous sept jours, ou de nous dire ce qui s’y oppose.',
+      },
+      afterDays: 20,
+    },
+    {
+      name: 'final',
+      heading: { en: 'Final reminder', de: 'Letzte Mahnung', fr: 'Dernier rappel' },
+      words: {
+        en: 'This is our last letter about these invoices. If they are not paid within seven days, we stop deliveries and hand the matter on.',
+        de: 'Dies ist unser letztes Schreiben zu diesen Rechnungen. Werden sie nicht innerhalb von sieben Tagen bezahlt, stellen wir Lieferungen ein und geben die Sache weiter.',
+        fr: 'Ceci est notre dernier courrier au sujet de ces factures. Sans règlement sous sept jours, nous suspendons les livraisons et transmettons le dossier.',
+      },
+      afterDays: 35,
+    },
+  ],
+}

@@ -1,0 +1,91 @@
+import { beforeAll, describe, expect, test } from 'vitest'
+import { useDesk } from './desk'
+
+/* Statements of account from the screen: of the customer in hand, and of many at once. */
+const desk = useDesk()
+const inHand = '[aria-label="The account in hand"]'
+
+beforeAll(async () => desk.signIn('clerk'))
+
+async function begin(): Promise<void> {
+  await desk.page.goto(`${desk.base}/accounts`)
+  await desk.wait(`${inHand} [data-open]`)
+}
+const kindInHand = (kind: string) =>
+  desk.page.waitForFunction(
+    (words) => document.querySelector<HTMLElement>('aside.right')?.innerText.includes(words),
+    {},
+    kind,
+  )
+
+describe('a statement of the customer in hand', () => {
+  test('is prepared, looked at, sent, and stands at the account with its number', async () => {
+    await begin()
+    await desk.page.click('[data-test="make-statement"]')
+    await desk.wait('[data-test="statement-until"]')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('It waits in To check.')
+    await desk.clickText(`${inHand} [data-test="statements"] a`, 'waits in To check')
+    await kindInHand('Statement of account')
+    await desk.page.waitForFunction(
+      () => document.querySelector<HTMLButtonElement>('[data-test="send"]')?.disabled === false,
+    )
+    await desk.page.click('[data-test="send"]')
+    await desk.sayYes()
+    await desk.says('All 1 issued')
+    await begin()
+    await desk.page.waitForFunction(
+      (where) => /SA-\d{4}-\d{4}/.test(document.querySelector(where)!.textContent!),
+      {},
+      `${inHand} [data-test="statements"]`,
+    )
+  })
+
+  test('a second one of the same day is not made, and the first is named', async () => {
+    await begin()
+    await desk.page.click('[data-test="make-statement"]')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('was already issued for this account')
+  })
+
+  test('of a time that begins after its end says so at the field, and nothing is made', async () => {
+    await begin()
+    await desk.page.click('[data-test="make-statement"]')
+    await desk.page.click('[data-test="statement-form"]')
+    await desk.clickText('.v-overlay--active .v-list-item', 'what was booked')
+    await desk.setDate('[data-test="statement-from"]', '2 Mar 2026')
+    await desk.setDate('[data-test="statement-until"]', '1 Mar 2026')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('begins before it ends')
+    await desk.press('Escape')
+  })
+})
+
+describe('statements of many', () => {
+  test('narrowed by a word of the sentence, all are prepared with a report and found in To check', async () => {
+    await begin()
+    const counted = () => desk.text('[data-test="account-count"]')
+    const before = Number(/\d+/.exec(await counted())![0])
+    await desk.clickText('.bar .word', 'narrow…')
+    await desk.fill('[data-test="narrow-balance"] input', '300')
+    await desk.page.waitForFunction(
+      (all) => {
+        const words = document.querySelector('[data-test="account-count"]')!.textContent!
+        const count = Number(/\d+/.exec(words)![0])
+        return count > 0 && count < all && words.includes('owing')
+      },
+      {},
+      before,
+    )
+    await desk.press('Escape')
+    const count = Number(/\d+/.exec(await counted())![0])
+    await desk.clickText('[data-test="statements-of-many"]', `Statements of all ${count}`)
+    await desk.wait('[data-test="statement-until"]')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForSelector('[data-test="statement-counts"]', { timeout: 60_000 })
+    expect(await desk.text('[data-test="statement-counts"]')).toMatch(/\d+ wait in To check/)
+    await desk.page.click('[data-test="ask-go"]')
+    await kindInHand('Statement of account')
+    expect(desk.page.url()).toContain('kind=statement')
+  })
+})
