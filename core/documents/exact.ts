@@ -5,6 +5,7 @@ import type { Totals } from '../money/totals'
 import { accountFor, type BankAccount } from './bank'
 import type { Day } from './days'
 import type { Address, PaymentFacts } from './facts'
+import type { ReminderFacts } from '../receivables/reminders'
 import type { StatementFacts } from '../receivables/statement'
 import type { PaperInput } from './from-order'
 import { ratesFor, type TaxTreatment } from './treatment'
@@ -81,6 +82,8 @@ export interface PaperExact {
   payment: PaymentFacts | null
   /** Of a statement: the books that it is made from. */
   statement?: StatementFacts
+  /** Of a reminder: its level and the items that it asks for. */
+  reminder?: ReminderFacts
 }
 
 const categoryOf: Readonly<Record<Exclude<TaxTreatment, 'domestic'>, ExactCategory>> = {
@@ -150,6 +153,7 @@ export const exactStatement = (
 ): PaperExact => ({
   ...exactMoney(input, statement.currency, closing),
   statement,
+  ...(input.reminder ? { reminder: input.reminder } : {}),
 })
 
 /** What is said of money without any goods. */

@@ -1,3 +1,4 @@
+import type { ReminderFacts } from '../receivables/reminders'
 import type { StatementFacts } from '../receivables/statement'
 import { Refusal } from '../errors'
 import { Decimal, sum } from '../money/decimal'
@@ -48,8 +49,10 @@ export interface PaperInput {
   replaces?: ReplacedFacts
   /** For a receipt. */
   payment?: PaymentFacts
-  /** For a statement of account. */
+  /** For a statement of account, or for a reminder: what it lists. */
   statement?: StatementFacts
+  /** For a reminder. */
+  reminder?: ReminderFacts
   /** Texts of the house; which stand on it, its date says. */
   standing?: StandingTextFacts[]
   /** What emails can say of it that no document prints. */

@@ -22,10 +22,11 @@ import { paperWords, type StatementWordList } from './words'
 /**
  * The Paper of a statement of account: what is open on a day, or all that was booked with the balance after each;
  * below it what is owed by age, and how it is paid.
+ * A reminder is one of what is past due, with the heading and the words of its level.
  * @throws Refusal "no-address", "statement-off"
  */
 export function statementPaper(input: PaperInput, facts: StatementFacts): Paper {
-  const { kind, customer, brand, language, number, date } = input
+  const { kind, customer, brand, language, number, date, reminder } = input
   if (!customer.billing)
     throw new Refusal('no-address', {
       values: { customer: customer.name, kinds: kindFacts[kind].many },
@@ -58,7 +59,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
     kind,
     language,
     currency,
-    heading: kindFacts[kind].heading[language],
+    heading: reminder?.heading ?? kindFacts[kind].heading[language],
     number,
     issued: input.issued,
     date,
@@ -102,7 +103,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
         : [{ label: own.unused, amount: money(statement.favour) }]),
     ],
     customerNote: null,
-    ...textsOf(input),
+    ...textsOf(input, reminder ? [reminder.words] : []),
     legal: [],
     words: {
       page: words.page,

@@ -24,6 +24,8 @@ export interface MergeFields {
   total: string
   /** What of a statement's balance is past due; '' where nothing is. */
   overdue: string
+  /** What the level of a reminder says. */
+  reminder: string
   /** The day or the time that a statement tells of. */
   period: string
   /** The document that this one corrects or settles. */
@@ -60,6 +62,7 @@ export const fieldGroups = {
     'documents',
     'period',
     'overdue',
+    'reminder',
   ],
   order: ['order', 'ordered', 'reference', 'salesperson', 'delivery'],
   customer: ['greeting', 'contact', 'customer', 'customerNumber'],
@@ -117,6 +120,7 @@ export const exampleFields: MergeFields = {
   total: '1,284.46 EUR',
   invoice: 'INV-2026-00017',
   overdue: '412.00 EUR',
+  reminder: 'These invoices are past due.',
   period: '30 November 2026',
   paying: 'due',
   several: '',

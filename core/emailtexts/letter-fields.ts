@@ -207,6 +207,7 @@ export function letterFacts(
     invoice: fact('invoice'),
     period: fact('period'),
     overdue: all(overdueOf),
+    reminder: all((paper) => paper.exact.reminder?.words ?? ''),
     date: all((paper) => formatDay(paper.date, paper.language)),
     due: all((paper) => (paper.dueDate ? formatDay(paper.dueDate, paper.language) : '')),
     total: withCurrency(total.toString(), first),

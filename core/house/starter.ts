@@ -45,6 +45,7 @@ const letters: Readonly<Record<DocumentKind, string>> = {
   'payment receipt': 'PR',
   'refund receipt': 'RR',
   'statement of account': 'SA',
+  'payment reminder': 'RM',
 }
 
 /**

@@ -62,19 +62,22 @@ export function levelDue(
   return item.level + 1
 }
 
-/** What one letter to a customer asks for. */
+/** What makes a statement of what is past due a reminder. */
 export interface ReminderFacts {
-  day: Day
-  currency: Currency
   /** The level that it is written in: the highest of its items, from 1. */
   level: number
   /** What that level says, in the document's language, as it stood. */
   heading: string
   words: string
-  /** The overdue items that it asks for, each with the level that it reaches by it. */
-  items: (Remindable & { reaches: number })[]
-  /** What is in the customer's favour, and taken off. */
-  favour: OpenEntry[]
+  /** The items that it asks for, each with the level that it had and the one it reaches by it. */
+  items: { documentId: number; number: string; open: DecimalText; from: number; reaches: number }[]
+}
+
+/** The items of one letter, and what it says. */
+export interface ReminderLetter {
+  reminder: ReminderFacts
+  /** What it lists: the items, and what is in the customer's favour. */
+  open: OpenEntry[]
   /** What is asked for: overdue less what is in the customer's favour. */
   asked: DecimalText
 }
@@ -87,7 +90,7 @@ export function remind(
   open: readonly Remindable[],
   { currency, language, rule }: { currency: Currency; language: Language; rule: ReminderRule },
   today: Day,
-): ReminderFacts | { nothing: string } {
+): ReminderLetter | { nothing: string } {
   const owed = open.filter((one) => new Decimal(one.open).gt(0))
   const overdue = owed.filter((one) => one.dueDate !== null && daysLate(one.dueDate, today) > 0)
   if (overdue.length === 0) return { nothing: 'Nothing is past due.' }
@@ -99,24 +102,27 @@ export function remind(
   }
   // what is disputed or promised is not asked for; what was reminded of before still is
   const asked = due.filter((each) => each.due !== 'disputed' && each.due !== 'promised')
-  const items = asked.map(({ one, due: reaches }) => ({
-    ...one,
-    reaches: typeof reaches === 'number' ? reaches : one.level,
-  }))
   const favour = open.filter((one) => new Decimal(one.open).lt(0))
-  const total = sum([...items, ...favour].map((one) => one.open))
+  const listed = [...asked.map(({ one }) => one), ...favour]
+  const total = sum(listed.map((one) => one.open))
   if (total.lte(0)) return { nothing: 'What is in the customer’s favour outweighs what is past due.' }
   if (total.lt(rule.least)) return { nothing: `Less than ${rule.least} ${currency} is past due.` }
   const level = Math.max(...now.map((each) => each.due as number))
   const { heading, words } = rule.levels[level - 1]!
   return {
-    day: today,
-    currency,
-    level,
-    heading: heading[language],
-    words: words[language],
-    items,
-    favour,
+    reminder: {
+      level,
+      heading: heading[language],
+      words: words[language],
+      items: asked.map(({ one, due: reaches }) => ({
+        documentId: one.documentId!,
+        number: one.number,
+        open: one.open,
+        from: one.level,
+        reaches: typeof reaches === 'number' ? reaches : one.level,
+      })),
+    },
+    open: listed.map(({ level: _, remindedOn: __, ...one }) => one),
     asked: moneyText(total, currency),
   }
 }

@@ -9,7 +9,11 @@ import { ageingStep, ageingSteps, type AgeingStep } from './ageing'
  * the balance after each. Days are accounting days: what is booked later with an earlier day shows in later
  * statements only.
  */
-export type StatementPeriod = { form: 'open items'; until: Day } | { form: 'activity'; from: Day; until: Day }
+export type StatementPeriod =
+  | { form: 'open items'; until: Day }
+  | { form: 'activity'; from: Day; until: Day }
+  /** Reminders: what is past due on the day. */
+  | { form: 'reminder'; until: Day }
 
 /** A document that was booked, money that moved, or what took from one of them. */
 export type EntryKind = DocumentKind | 'payment' | 'refund' | 'discount' | 'waived' | 'transfer'
@@ -104,7 +108,7 @@ export function statementOf({
 
 /** Why there is nothing to make a statement of; undefined where there is something. */
 export function nothingToState({ period, opening, entries, open }: StatementFacts): string | undefined {
-  if (period.form === 'open items') return open.length === 0 ? 'Nothing is open on that day.' : undefined
+  if (period.form !== 'activity') return open.length === 0 ? 'Nothing is open on that day.' : undefined
   return entries.length === 0 && open.length === 0 && new Decimal(opening).isZero()
     ? 'Nothing was booked in that time, and nothing is open.'
     : undefined
@@ -112,15 +116,19 @@ export function nothingToState({ period, opening, entries, open }: StatementFact
 
 /** What tells one statement of an account from another: its period. */
 export const occasionOf = (period: StatementPeriod): string =>
-  period.form === 'open items' ? `open items ${period.until}` : `activity ${period.from} to ${period.until}`
+  period.form === 'activity' ? `activity ${period.from} to ${period.until}` : `${period.form} ${period.until}`
 
 /** The period that an occasion names; undefined where it names none. */
 export function periodOf(occasion: string): StatementPeriod | undefined {
   const activity = /^activity (\d{4}-\d\d-\d\d) to (\d{4}-\d\d-\d\d)$/.exec(occasion)
   if (activity) return { form: 'activity', from: activity[1]!, until: activity[2]! }
-  const open = /^open items (\d{4}-\d\d-\d\d)$/.exec(occasion)
-  return open ? { form: 'open items', until: open[1]! } : undefined
+  const other = /^(open items|reminder) (\d{4}-\d\d-\d\d)$/.exec(occasion)
+  return other ? { form: other[1] as 'open items' | 'reminder', until: other[2]! } : undefined
 }
+
+/** The kind of document that a period is asked for with. */
+export const kindOfPeriod = ({ form }: StatementPeriod): DocumentKind =>
+  form === 'reminder' ? 'payment reminder' : 'statement of account'
 
 /** Books as any account might have them, for a sample. @param until the day that they are of */
 export function exampleStatement(currency: Currency, until: Day): StatementFacts {

@@ -102,7 +102,7 @@ async function textsForLinks(client: pg.Client): Promise<void> {
   }
 }
 
-/** Brands that exist get the numbers, texts and design of statements; the design is that of their receipts. */
+/** Brands that exist get numbers, texts and design of statements and reminders; the design is their receipts'. */
 async function statementsOfBrands(client: pg.Client): Promise<void> {
   const { rows: brands } = await client.query<{
     id: number
@@ -116,43 +116,43 @@ async function statementsOfBrands(client: pg.Client): Promise<void> {
     join design d on d.brand_id = b.id
     order by b.id, d.kind = 'payment receipt' desc, d.version desc`,
   )
-  const kind = 'statement of account'
-  for (const { id, isFirst, start, design } of brands) {
-    const strips = design.strips.flatMap((one): StripDesign[] =>
-      one.strip === 'sums' ? [one, { strip: 'ageing' }] : [one],
-    )
-    await client.query(
-      `insert into design (brand_id, kind, version, design, made_at, made_by)
+  for (const kind of ['statement of account', 'payment reminder'] as const)
+    for (const { id, isFirst, start, design } of brands) {
+      const strips = design.strips.flatMap((one): StripDesign[] =>
+        one.strip === 'sums' ? [one, { strip: 'ageing' }] : [one],
+      )
+      await client.query(
+        `insert into design (brand_id, kind, version, design, made_at, made_by)
       values ($1, $2, 1, $3::jsonb, now(), 'Clothespin')`,
-      [id, kind, JSON.stringify({ ...design, strips })],
-    )
-    for (const purpose of emailPurposes)
-      for (const language of languages) {
-        const { subject, text } = starterTexts[purpose][kind][language]
-        await client.query(
-          `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
+        [id, kind, JSON.stringify({ ...design, strips })],
+      )
+      for (const purpose of emailPurposes)
+        for (const language of languages) {
+          const { subject, text } = starterTexts[purpose][kind][language]
+          await client.query(
+            `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
           values ($1, $2, $3, $4, 1, $5::jsonb, $6::jsonb, now(), 'Clothespin')`,
-          [id, kind, purpose, language, JSON.stringify(subject), JSON.stringify(text)],
-        )
-      }
-    const series = starterSeries(kind, isFirst, start)
-    await client.query(
-      `insert into number_series (
+            [id, kind, purpose, language, JSON.stringify(subject), JSON.stringify(text)],
+          )
+        }
+      const series = starterSeries(kind, isFirst, start)
+      await client.query(
+        `insert into number_series (
         brand_id, kind, prefix, suffix, length, start, restart, business_year_start, country, currency
       )
       values ($1, $2, $3, $4, $5, $6, $7, $8, '', '')`,
-      [
-        id,
-        kind,
-        series.prefix,
-        series.suffix,
-        series.length,
-        series.start,
-        series.restart,
-        series.businessYearStart,
-      ],
-    )
-  }
+        [
+          id,
+          kind,
+          series.prefix,
+          series.suffix,
+          series.length,
+          series.start,
+          series.restart,
+          series.businessYearStart,
+        ],
+      )
+    }
 }
 
 export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {

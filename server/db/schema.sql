@@ -153,7 +153,9 @@ create table company (
   -- what a letter costs that an email saves, in the house's currency
   postage numeric not null default 0 check (postage >= 0),
   -- whether emails say when they are opened
-  count_opens boolean not null default false
+  count_opens boolean not null default false,
+  -- how the house reminds; null as supplied
+  reminders jsonb
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -1449,6 +1451,17 @@ create table statement_run_account (
   primary key (run_id, account_id)
 );
 create index statement_run_waiting on statement_run_account (run_id, account_id) where outcome is null;
+
+-- Which invoices were reminded of, and at which level by which letter: each level once.
+create table reminder (
+  document_id integer not null references document,
+  -- from 1
+  level integer not null check (level > 0),
+  reminder_id integer not null references document,
+  day date not null,
+  primary key (document_id, level)
+);
+create index reminder_reminder_id_idx on reminder (reminder_id);
 
 -- A statement of the bank that was read.
 create table bank_file (

@@ -227,13 +227,23 @@ useMainKey(() => {
     <footer v-if="may" class="foot-bar">
       <VBtn v-if="view.currencies.length > 0" data-test="make-statement" @click="stating = true">{{
         t('accounts.statement')
-      }}</VBtn><span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">{{
+      }}</VBtn><VBtn v-if="late" data-test="make-reminder" @click="reminding = true">{{
+        t('accounts.remind')
+      }}</VBtn
+      ><span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">{{
         t('accounts.refund')
       }}</VBtn
       ><VBtn variant="flat" class="go" data-test="record-payment" @click="recording = 'in'">{{
         t('accounts.recordAPayment')
       }}</VBtn>
     </footer>
+    <Ask
+      v-model="reminding"
+      :title="t('accounts.remindName', { name: view.name })"
+      :go="t('accounts.prepareIt')"
+      @go="makeReminders"
+      ><p>{{ t('accounts.oneLetterEach') }}</p></Ask
+    >
     <StatementDialog
       v-if="stating"
       v-model="stating"

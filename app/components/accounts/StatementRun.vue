@@ -6,6 +6,7 @@ import { plural } from '../../composables/format'
 import { useLive } from '../../composables/useLive'
 import { fetchStatementRun, stopStatements } from '../../calls/statements'
 import { periodWords } from './statement-words'
+import { kindOfPeriod } from '../../../core/receivables/statement'
 import type { StatementRunView } from '../../contract'
 
 /** How a run of statements goes on, and at its end what was prepared and what was not, with why. */
@@ -22,6 +23,7 @@ useLive(['statements'], () => void load(), 300)
 const all = computed(() =>
   run.value ? run.value.waiting + Object.values(run.value.counts).reduce((sum, one) => sum + one, 0) : 0,
 )
+const noun = computed(() => (run.value?.period.form === 'reminder' ? 'reminder' : 'statement'))
 const done = computed(() => all.value - (run.value?.waiting ?? 0))
 const outcomes = {
   prepared: t('accounts.preparedAll'),
@@ -39,7 +41,7 @@ const stop = () =>
   })
 async function look() {
   open.value = false
-  await navigateTo({ path: '/', query: { kind: 'statement of account' } })
+  await navigateTo({ path: '/', query: { kind: kindOfPeriod(run.value!.period) } })
 }
 </script>
 
@@ -48,18 +50,23 @@ async function look() {
     v-model="open"
     :title="
       run && run.waiting === 0
-        ? t('accounts.statementsArePrepared', { count: plural(run.counts.prepared, 'statement') })
-        : t('accounts.preparingStatements')
+        ? t('accounts.statementsArePrepared', { count: plural(run.counts.prepared, noun) })
+        : t('accounts.preparingNouns', { nouns: plural(all, noun) })
     "
     :go="t('accounts.lookAtThemInToCheck')"
     :disabled="!run || run.counts.prepared + run.counts.already === 0"
+    :leave="t('common.close')"
     wide
     @go="look"
   >
     <template v-if="run">
       <p class="soft">{{ periodWords(run.period) }}</p>
       <div v-if="run.waiting > 0" class="under-way">
-        <progress :value="done" :max="all" :aria-label="t('accounts.preparingStatements')" />
+        <progress
+          :value="done"
+          :max="all"
+          :aria-label="t('accounts.preparingNouns', { nouns: plural(all, noun) })"
+        />
         <span data-test="statements-done">{{ t('accounts.doneOfAll', { done, all }) }}</span>
         <VBtn height="28" data-test="stop-statements" @click="stop">{{ t('common.stop') }}</VBtn>
       </div>
@@ -101,6 +108,10 @@ progress {
   max-height: 260px;
   overflow: auto;
   font-size: var(--small);
+}
+/* Its brand is told apart from what is said of it. */
+.left .soft {
+  margin: 0 6px;
 }
 .left li {
   padding: 2px 0;

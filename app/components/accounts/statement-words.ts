@@ -4,6 +4,8 @@ import type { StatementPeriod } from '../../../core/receivables/statement'
 
 /** What a statement tells of, in a line of a list. */
 export const periodWords = (period: StatementPeriod): string =>
-  period.form === 'open items'
-    ? t('accounts.openOnDay', { day: shortDay(period.until) })
-    : t('accounts.bookedFromTo', { from: shortDay(period.from), until: shortDay(period.until) })
+  period.form === 'activity'
+    ? t('accounts.bookedFromTo', { from: shortDay(period.from), until: shortDay(period.until) })
+    : period.form === 'reminder'
+      ? t('accounts.remindedOnDay', { day: shortDay(period.until) })
+      : t('accounts.openOnDay', { day: shortDay(period.until) })

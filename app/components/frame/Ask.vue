@@ -12,10 +12,12 @@ const props = withDefaults(
     busy?: boolean
     disabled?: boolean
     wide?: boolean
+    /** What leaving it is called, where nothing is given up by it. */
+    leave?: string
     /** Nothing is asked, something is shown: one button, and no second one that does the same. */
     shows?: boolean
   }>(),
-  { wide: false, shows: false, danger: false, busy: false, disabled: false },
+  { leave: '', wide: false, shows: false, danger: false, busy: false, disabled: false },
 )
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ go: [] }>()
@@ -83,7 +85,7 @@ function key(event: KeyboardEvent) {
       <h2>{{ title }}</h2>
       <div ref="body" class="body"><slot /></div>
       <div class="buttons">
-        <VBtn v-if="!shows" @click="open = false">{{ t('common.cancel') }}</VBtn>
+        <VBtn v-if="!shows" @click="open = false">{{ leave || t('common.cancel') }}</VBtn>
         <VBtn
           ref="button"
           variant="flat"

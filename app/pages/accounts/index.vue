@@ -7,6 +7,7 @@ import AccountSheet from '../../components/accounts/AccountSheet.vue'
 import AgeingStrip from '../../components/accounts/AgeingStrip.vue'
 import StatementDialog from '../../components/accounts/StatementDialog.vue'
 import StatementRun from '../../components/accounts/StatementRun.vue'
+import Ask from '../../components/frame/Ask.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
@@ -17,7 +18,7 @@ import { startStatements } from '../../calls/statements'
 import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useSession } from '../../stores/session'
-import { money, plural } from '../../composables/format'
+import { houseToday, money, plural } from '../../composables/format'
 import type { StatementPeriod } from '../../../core/receivables/statement'
 import type { AccountRow, Ageing } from '../../contract'
 import type { PageOf } from '../../composables/useList'
@@ -102,6 +103,7 @@ const session = useSession()
 const picks = usePicks(list.rows)
 /** Which statements are asked for: of those picked, or else of all that match. */
 const stating = ref(false)
+const reminding = ref(false)
 const running = ref<number | null>(null)
 const report = computed({
   get: () => running.value !== null,
@@ -124,6 +126,11 @@ async function start(period: StatementPeriod) {
   picks.clear()
   running.value = id
 }
+const remindAll = () =>
+  attempt(async () => {
+    await start({ form: 'reminder', until: houseToday() })
+    reminding.value = false
+  })
 
 const choices = [
   { value: '', words: t('accounts.allWithSomethingOpen') },
@@ -226,6 +233,11 @@ const open = (id: number) =>
           ><span class="push" /><VBtn href="/api/accounts/csv" data-test="accounts-csv">{{
             t('common.saveAsCSV')
           }}</VBtn
+          ><VBtn v-if="session.may('clerk') && count > 0" data-test="remind-many" @click="reminding = true">{{
+            picks.chosen.value.length
+              ? t('accounts.remindCount', { count })
+              : t('accounts.remindAll', { count })
+          }}</VBtn
           ><VBtn
             v-if="session.may('clerk') && count > 0"
             data-test="statements-of-many"
@@ -257,6 +269,13 @@ const open = (id: number) =>
       :go="t('accounts.prepareCountStatements', { accounts: plural(count, 'account') })"
       :make="start"
     />
+    <Ask
+      v-model="reminding"
+      :title="t('accounts.reminders')"
+      :go="t('accounts.prepareCountReminders', { accounts: plural(count, 'account') })"
+      @go="remindAll"
+      ><p>{{ t('accounts.oneLetterEach') }}</p></Ask
+    >
     <StatementRun v-if="running !== null" :id="running" v-model="report" />
   </div>
 </template>
@@ -268,7 +287,7 @@ const open = (id: number) =>
   text-overflow: ellipsis;
 }
 .bar .push {
-  flex: 0 0 170px;
+  flex: 1 0 110px;
 }
 .strip-place {
   height: 134px;

@@ -14,7 +14,10 @@ export const accounts = {
 
   // accounts/AccountSheet.vue
   statement: 'Statement…',
-  statementsOfAccount: 'Statements of account',
+  remind: 'Remind…',
+  remindName: 'Remind {name} of what is past due?',
+  levelOnDay: 'reminder {level}, {day}',
+  statementsOfAccount: 'Statements and reminders',
   aStatementForName: 'A statement for {name}',
   prepareIt: 'Prepare it',
   noStatementYet: 'None was made yet.',
@@ -165,7 +168,7 @@ export const accounts = {
     'One of each brand that was bought of. They wait in To check; nothing is sent before somebody sends it.',
 
   // accounts/StatementRun.vue
-  preparingStatements: 'Statements are being prepared',
+  preparingNouns: '{nouns} are being prepared',
   statementsArePrepared: '{count} prepared',
   lookAtThemInToCheck: 'Look at them in To check',
   doneOfAll: '{done} of {all}',
@@ -178,11 +181,18 @@ export const accounts = {
 
   // accounts/statement-words.ts
   openOnDay: 'open on {day}',
+  remindedOnDay: 'reminder of {day}',
   bookedFromTo: '{from} to {until}',
 
   // accounts/index.vue
   countOwing: '{accounts}, owing {sum}',
   promised: 'promised',
+  remindAll: 'Remind all {count}…',
+  remindCount: 'Remind {count}…',
+  reminders: 'Payment reminders',
+  prepareCountReminders: 'Prepare the reminders of {accounts}',
+  oneLetterEach:
+    'Each customer gets one letter for everything that is past due, in the level that is due now. What is disputed or promised, what was reminded of a short while ago and who owes too little is left out, and the report says why. They wait in To check; nothing is sent before somebody sends it.',
   statementsOfAll: 'Statements of all {count}…',
   statementsOfCount: 'Statements of {count}…',
   prepareCountStatements: 'Prepare the statements of {accounts}',

@@ -33,6 +33,7 @@ export const nouns = {
   'print job': '{n} print job | {n} print jobs',
   rate: '{n} rate | {n} rates',
   routine: '{n} routine | {n} routines',
+  reminder: '{n} reminder | {n} reminders',
   row: '{n} row | {n} rows',
   statement: '{n} statement | {n} statements',
   second: '{n} second | {n} seconds',

@@ -4,6 +4,7 @@ import { invoice } from './invoice'
 import type { KindFacts } from './kind'
 import { orderConfirmation } from './order-confirmation'
 import { paymentReceipt } from './payment-receipt'
+import { paymentReminder } from './payment-reminder'
 import { refundReceipt } from './refund-receipt'
 import { statementOfAccount } from './statement-of-account'
 
@@ -17,6 +18,7 @@ const kinds = [
   paymentReceipt,
   refundReceipt,
   statementOfAccount,
+  paymentReminder,
 ] as const
 
 export type DocumentKind = (typeof kinds)[number]['name']

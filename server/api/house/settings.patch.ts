@@ -1,8 +1,13 @@
 import { kindFacts, documentKinds } from '../../../core/documents/kinds'
-import { decimal, Joi, publicAddress, text } from '../../http/checks'
+import { languages } from '../../../core/money/format'
+import { decimal, Joi, name, publicAddress, text } from '../../http/checks'
 import { route } from '../../http/route'
 import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
+
+/** A text in each language of documents. */
+const inLanguages = (most: number) =>
+  Joi.object(Object.fromEntries(languages.map((one) => [one, text(most).required()])))
 
 export default route<object, object, Partial<HouseSettings>>(
   {
@@ -30,6 +35,22 @@ export default route<object, object, Partial<HouseSettings>>(
       tooLarge: Joi.valid('stop', 'link'),
       postage: decimal,
       countOpens: Joi.boolean(),
+      reminders: Joi.object({
+        daysBetween: Joi.number().integer().min(1).max(365).required(),
+        least: decimal.required(),
+        levels: Joi.array()
+          .items(
+            Joi.object({
+              name: name(40).required(),
+              heading: inLanguages(80).required(),
+              words: inLanguages(2000).required(),
+              afterDays: Joi.number().integer().min(1).max(365).required(),
+            }),
+          )
+          .min(1)
+          .max(9)
+          .required(),
+      }),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

@@ -99,3 +99,17 @@ create table statement_run_account (
   primary key (run_id, account_id)
 );
 create index statement_run_waiting on statement_run_account (run_id, account_id) where outcome is null;
+
+-- Which invoices were reminded of, and at which level by which letter: each level once.
+create table reminder (
+  document_id integer not null references document,
+  -- from 1
+  level integer not null check (level > 0),
+  reminder_id integer not null references document,
+  day date not null,
+  primary key (document_id, level)
+);
+create index reminder_reminder_id_idx on reminder (reminder_id);
+
+-- how the house reminds; null as supplied
+alter table company add column reminders jsonb;

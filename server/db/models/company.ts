@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import { noSecondLook, type SecondLookRule } from '../../../core/documents/second-look'
+import type { ReminderRule } from '../../../core/receivables/reminders'
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
@@ -60,6 +61,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare postage: CreationOptional<string>
   /** Whether emails say when they are opened. */
   declare countOpens: CreationOptional<boolean>
+  /** How the house reminds; null as supplied. */
+  declare reminders: CreationOptional<ReminderRule | null>
   /** How documents reach customers that say nothing else, nor their group. */
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
@@ -113,6 +116,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         tooLarge: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'stop' },
         postage: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
         countOpens: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        reminders: { type: DataTypes.JSONB },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },

@@ -48,6 +48,7 @@ import { PeriodClose } from './period-close'
 import { RateLimit } from './rate-limit'
 import { RecoveryCode } from './recovery-code'
 import { Rehearsal } from './rehearsal'
+import { Reminder } from './reminder'
 import { Routine } from './routine'
 import { RoutineVersion } from './routine-version'
 import { SalesOrder } from './sales-order'
@@ -134,6 +135,7 @@ export {
   StandingText,
   StatementRun,
   StatementRunAccount,
+  Reminder,
   DesignVersion,
   TaxCode,
   TaxRate,
@@ -216,6 +218,7 @@ export const models: readonly HouseModel[] = [
   Account,
   StatementRun,
   StatementRunAccount,
+  Reminder,
   BankFile,
   BankEntry,
   History,

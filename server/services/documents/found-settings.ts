@@ -214,6 +214,7 @@ export function contextOf(
       ...(order.replaces ? { replaces: order.replaces } : {}),
       ...(order.payment ? { payment: order.payment } : {}),
       ...(order.statement ? { statement: order.statement } : {}),
+      ...(order.reminder ? { reminder: order.reminder } : {}),
       related: relatedFacts(
         {
           ordered: order.number ? order.date : null,

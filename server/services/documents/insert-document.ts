@@ -121,8 +121,9 @@ export interface Inserted {
 
 /** Whether nothing of its issuing hangs on what was issued just before: then it goes with others at once. */
 export const standsAlone = (paper: PaperRow, issuing: IssuingRun): boolean => {
-  const { check, issued } = sourceOf(paper.sourceKind)
-  return !check && !issued && issuing.paidBy === null && !paper.wish?.gathered
+  const { check, issued, issuedKinds } = sourceOf(paper.sourceKind)
+  const follows = issued && (issuedKinds?.includes(paper.kind) ?? true)
+  return !check && !follows && issuing.paidBy === null && !paper.wish?.gathered
 }
 
 /**

@@ -9,6 +9,7 @@ import type {
   OrderFacts,
   CustomerFacts,
 } from '../../../core/documents/facts'
+import type { ReminderFacts } from '../../../core/receivables/reminders'
 import type { StatementFacts } from '../../../core/receivables/statement'
 import type { Needs } from '../../../core/documents/needs'
 import type { PaperSource } from '../../../core/documents/issue'
@@ -92,6 +93,7 @@ export interface SubjectRow {
   deposits?: DepositFacts[]
   payment?: PaymentFacts
   statement?: StatementFacts
+  reminder?: ReminderFacts
   number: string
   date: Day
   suppliedOn: Day | null

@@ -61,7 +61,8 @@ export interface Source {
   refusal?: (kind: DocumentKind, id: number, despite: boolean) => Promise<Refusal | undefined>
   /** A last look under the locks that issuing holds. @throws Refusal where it must not be issued any more */
   check?: (document: IssuedFrom) => Promise<void>
-  /** What follows from issuing, in its transaction. */
+  /** What follows from issuing, in its transaction; of these kinds, or of all where none is named. */
+  issuedKinds?: readonly DocumentKind[]
   issued?: (document: IssuedFrom, documentId: number, by: IssuedBy) => Promise<void>
   /** What follows from voiding, in its transaction. */
   voided?: (id: number) => Promise<void>

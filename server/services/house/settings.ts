@@ -1,6 +1,7 @@
 import { badInput, Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/second-look'
+import { starterReminders, type ReminderRule } from '../../../core/receivables/reminders'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -50,12 +51,15 @@ export interface HouseSettings {
   postage: string
   /** Whether emails say when they are opened. */
   countOpens: boolean
+  /** The levels of payment reminders, and when they are due. */
+  reminders: ReminderRule
   /** What a second person has to send. */
   secondLook: SecondLookRule
 }
 
 export async function houseSettings(): Promise<HouseSettings> {
-  return (await settingsRow())!
+  const settings = (await settingsRow())!
+  return { ...settings, reminders: settings.reminders ?? starterReminders }
 }
 
 /** @throws Refusal "bad-address", "unknown-status" */

@@ -1,6 +1,7 @@
-import { dayInZone } from '../../../core/documents/days'
+import { dayInZone, type Day } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
+import { remind, type ReminderFacts } from '../../../core/receivables/reminders'
 import {
   nothingToState,
   occasionOf,
@@ -11,14 +12,18 @@ import {
 import { clock } from '../../clock'
 import { contactsOfCustomers } from '../customers/queries'
 import { contextOf, houseContext } from '../documents/found-settings'
-import type { Addressing, PaperContext } from '../documents/paper-context'
-import type { Source } from '../documents/sources'
+import type { Addressing, PaperContext, SubjectRow } from '../documents/paper-context'
+import type { IssuedBy, IssuedFrom, Source } from '../documents/sources'
+import { Reminder } from '../../db/models'
+import { houseSettings } from '../house/settings'
 import { company } from '../house/house'
 import {
   accountRows,
   accountVersions,
   balancesOf,
   entriesOf,
+  forgetVoided,
+  lastReminders,
   occasionsWaiting,
   openOn,
 } from './statement-queries'
@@ -67,28 +72,86 @@ async function loadAccountContexts(
   const house = await houseContext(kind)
   const contexts = new Map<number, PaperContext>()
   for (const [asked, own] of groupBy(ids, meant)) {
-    const period = periodOf(asked) ?? { form: 'open items', until: today }
-    const books = await booksOf(own, period)
+    const period = periodAsked(kind, asked, today)
+    // a reminder asks for what is past due now, whenever it was prepared
+    const books = await booksOf(own, period.form === 'reminder' ? { ...period, until: today } : period)
     const found = await accountRows(own, period.until)
     const contacts = groupBy(
       await contactsOfCustomers([...new Set(found.map((row) => row.customerId))]),
       (contact) => contact.customerId,
     )
     for (const row of found) {
-      const statement = { ...books.get(row.sourceId)!, currency: row.currency }
+      const made = await factsFor(kind, row, { ...books.get(row.sourceId)!, currency: row.currency }, today)
+      const { statement, reminder } = made
       const context = contextOf(
         kind,
-        { ...row, total: statement.balance, statement },
+        { ...row, total: statement.balance, statement, ...(reminder ? { reminder } : {}) },
         [],
         contacts.get(row.customerId) ?? [],
         { ...addressing, role: addressing.role ?? kindFacts[kind].to },
         house,
       )
-      const nothing = nothingToState(statement)
+      const nothing = made.nothing ?? nothingToState(statement)
       contexts.set(row.sourceId, nothing ? { ...context, nothing } : context)
     }
   }
   return contexts
+}
+
+const periodAsked = (kind: DocumentKind, occasion: string, today: Day): StatementPeriod =>
+  periodOf(occasion) ?? {
+    form: kind === 'payment reminder' ? 'reminder' : 'open items',
+    until: today,
+  }
+
+interface AccountFacts {
+  statement: StatementFacts
+  reminder?: ReminderFacts
+  nothing?: string
+}
+
+/** What the document of an account says: all of its books, or, as a reminder, what of them is past due. */
+async function factsFor(
+  kind: DocumentKind,
+  row: SubjectRow,
+  statement: StatementFacts,
+  today: Day,
+): Promise<AccountFacts> {
+  if (kind !== 'payment reminder') return { statement }
+  const { reminders: rule } = await houseSettings()
+  const last = new Map(
+    (await lastReminders(statement.open.flatMap((one) => one.documentId ?? []))).map((one) => [
+      one.documentId,
+      one,
+    ]),
+  )
+  const open = statement.open.map((one) => ({
+    ...one,
+    level: last.get(one.documentId ?? 0)?.level ?? 0,
+    remindedOn: last.get(one.documentId ?? 0)?.remindedOn ?? null,
+  }))
+  const language = row.customerLanguage ?? (await company()).language
+  const letter = remind(open, { currency: row.currency, language, rule }, today)
+  if ('nothing' in letter) return { statement, nothing: letter.nothing }
+  return {
+    statement: { ...statement, open: letter.open, balance: letter.asked },
+    reminder: letter.reminder,
+  }
+}
+
+/** Keeps at which level each item was reminded of by a letter that is issued. */
+async function keepReminded({ source }: IssuedFrom, documentId: number, { now }: IssuedBy): Promise<void> {
+  const { timeZone } = await company()
+  await Reminder.bulkCreate(
+    (source.reminder?.items ?? [])
+      .filter((one) => one.reaches > one.from)
+      .map((one) => ({
+        documentId: one.documentId,
+        level: one.reaches,
+        reminderId: documentId,
+        day: dayInZone(now, timeZone),
+      })),
+  )
 }
 
 /** A customer's account with a brand as the source of its statements. */
@@ -96,6 +159,18 @@ export const accountSource: Source = {
   table: 'account',
   load: loadAccountContexts,
   isAskedFor: true,
-  occasion: (_kind, context) => occasionOf(context.source.statement!.period),
+  occasion: (kind, context) =>
+    occasionOf(
+      kind === 'payment reminder'
+        ? { form: 'reminder', until: context.orderDate }
+        : context.source.statement!.period,
+    ),
   versions: accountVersions,
+  // two letters of one account, one after the other: the second sees what the first reminded of
+  issuingWrites: true,
+  issued: keepReminded,
+  issuedKinds: ['payment reminder'],
+  voided: async (id) => {
+    await forgetVoided(id)
+  },
 }

@@ -270,7 +270,18 @@ export const openItemsOf = (who: Principal, customerId: number) =>
   rows<Omit<OpenRow, 'late'>>(
     `select d.id, d.number, d.kind, d.date::text date, i.due_date::text "dueDate",
       d.order_number "orderNumber", i.currency, i.amount::text amount, i.open::text open, i.dispute,
-      i.promised_on::text "promisedOn", i.marked_by "markedBy"
+      i.promised_on::text "promisedOn", i.marked_by "markedBy",
+      (
+        select coalesce(
+          jsonb_agg(
+            jsonb_build_object('level', r.level, 'day', r.day, 'number', l.number, 'letterId', l.id)
+            order by r.level
+          ), '[]'
+        )
+        from reminder r
+        join document l on l.id = r.reminder_id
+        where r.document_id = d.id
+      ) reminders
     from open_item i
     join document d on d.id = i.document_id
     where i.customer_id = $customerId and i.open <> 0 and ${within(who, 'd.brand_id')}

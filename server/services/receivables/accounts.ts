@@ -112,6 +112,8 @@ export interface OpenRow {
   dispute: string
   promisedOn: Day | null
   markedBy: string
+  /** Its reminders, the first level first. */
+  reminders: { level: number; day: Day; number: string; letterId: number }[]
 }
 
 export interface PaymentRow {

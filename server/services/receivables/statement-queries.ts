@@ -30,6 +30,12 @@ const versionSql = `(
     join settled s on s.document_id = d.id
     where i.customer_id = a.customer_id and i.currency = a.currency and d.brand_id = a.brand_id
   )
+ + (
+    select count(*)
+    from reminder r
+    join document d on d.id = r.document_id
+    where d.customer_id = a.customer_id and d.currency = a.currency and d.brand_id = a.brand_id
+  )
 )::float8`
 
 export const accountVersions = (ids: readonly number[]) =>
@@ -130,6 +136,25 @@ export const openOn = (ids: readonly number[], until: Day) =>
     where open <> 0
     order by account_id, due_date nulls last, day, place`,
     { ids, until },
+  )
+
+/** The last reminder of each of these invoices. */
+export const lastReminders = (documentIds: readonly number[]) =>
+  rows<{ documentId: number; level: number; remindedOn: Day }>(
+    `select document_id "documentId", max(level) level, max(day)::text "remindedOn"
+    from reminder
+    where document_id = any($documentIds::int[])
+    group by document_id`,
+    { documentIds },
+  )
+
+/** A letter that was voided reminded of nothing. */
+export const forgetVoided = (accountId: number) =>
+  run(
+    `delete from reminder r
+    using document d, document_void v
+    where d.id = r.reminder_id and d.source_id = $accountId and v.document_id = d.id`,
+    { accountId },
   )
 
 /** Which statement is meant of an account whose statement was put back, the newest first. */

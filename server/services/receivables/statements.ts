@@ -1,6 +1,6 @@
 import type { Day } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
-import { occasionOf, type StatementPeriod } from '../../../core/receivables/statement'
+import { kindOfPeriod, occasionOf, type StatementPeriod } from '../../../core/receivables/statement'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import type { StatementOutcome } from '../../db/models/statement-run-account'
@@ -35,8 +35,6 @@ export interface AccountKey {
   customerId: number
   currency: string
 }
-
-const kind = 'statement of account'
 
 /** So many are laid out and kept at a time; Stop takes effect between two of them. */
 const batch = 25
@@ -81,7 +79,7 @@ export async function prepareStatements(
   const ids = await accountsOf([key], who)
   if (ids.length === 0) throw new Refusal('no-such-account', { status: 404 })
   const brands = new Map((await accountsToState([key], who)).map((one) => [one.id, one.brand]))
-  const made = await prepareByHand(kind, ids, who, { occasion: occasionOf(period) })
+  const made = await prepareByHand(kindOfPeriod(period), ids, who, { occasion: occasionOf(period) })
   return made.map(({ sourceId, result }) => ({ brand: brands.get(sourceId)!, ...outcomeOf(result) }))
 }
 
@@ -133,7 +131,7 @@ export async function continueStatements(runId: number): Promise<void> {
   for (;;) {
     const ids = (await nextAccounts(runId, batch)).map((one) => one.accountId)
     if (ids.length === 0) break
-    await prepareSome(runId, ids, occasionOf(run.period), who)
+    await prepareSome(runId, ids, run.period, who)
     publish('statements', [runId])
   }
   publish('statements', [runId])
@@ -143,12 +141,12 @@ export async function continueStatements(runId: number): Promise<void> {
 async function prepareSome(
   runId: number,
   ids: readonly number[],
-  occasion: string,
+  period: StatementPeriod,
   who: Principal,
 ): Promise<void> {
   try {
-    await prepareByHand(kind, ids, who, {
-      occasion,
+    await prepareByHand(kindOfPeriod(period), ids, who, {
+      occasion: occasionOf(period),
       within: (made) =>
         keepOutcomes(
           runId,
@@ -157,7 +155,7 @@ async function prepareSome(
     })
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    if (ids.length > 1) for (const id of ids) await prepareSome(runId, [id], occasion, who)
+    if (ids.length > 1) for (const id of ids) await prepareSome(runId, [id], period, who)
     else
       await keepOutcomes(runId, [
         { accountId: ids[0]!, outcome: 'refused', reason: error.message, preparedId: null },

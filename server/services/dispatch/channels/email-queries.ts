@@ -118,6 +118,20 @@ export const enclosedDocuments = (dispatchId: number, documentId: number) =>
     { dispatchId, documentId },
   )
 
+/** Items of reminders that are open with another amount than their letter asks for, by email; copies ask for nothing. */
+export const overtakenReminders = (ids: readonly number[]) =>
+  rows<{ id: number; numbers: string[] }>(
+    `select m.id, array_agg(item ->> 'number' order by o.document_id) numbers
+    from dispatch m
+    join dispatch_document dd on dd.dispatch_id = m.id
+    join document d on d.id = dd.document_id and d.kind = 'payment reminder'
+    cross join jsonb_array_elements(d.paper #> '{exact,reminder,items}') item
+    join open_item o on o.document_id = (item ->> 'documentId')::int
+    where m.id = any($ids::int[]) and not m.is_copy and o.open <> (item ->> 'open')::numeric
+    group by m.id`,
+    { ids },
+  )
+
 export const keepRecipientOutcomes = (given: {
   id: number
   outcomes: readonly (Recipient & { outcome: string; reply: string })[]

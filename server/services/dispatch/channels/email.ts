@@ -21,6 +21,7 @@ import {
   emailsToSend,
   keepMailCopy,
   keepRecipientOutcomes,
+  overtakenReminders,
   type FileKept,
   type EmailToSend,
   type Enclosed,
@@ -40,6 +41,8 @@ type Outgoing = EmailToSend & {
   enclosures: FileWithBytes[]
   /** Documents of which a copy should go along, and whose PDF is not there. */
   missing: string[]
+  /** Items of a reminder on which something was booked since. */
+  overtaken: string[]
   rule: CarriageRule
 }
 
@@ -54,11 +57,13 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       if (!servers.has(mailAccountId)) servers.set(mailAccountId, await mailServer(mailAccountId))
     const files = await filesOfDispatches(ids)
     const enclosures = await withBytes(files)
+    const overtaken = new Map((await overtakenReminders(ids)).map((one) => [one.id, one.numbers]))
     return emails.map((email) => ({
       ...email,
       server: servers.get(email.mailAccountId),
       enclosures: enclosures.get(email.id) ?? [],
       missing: files.get(email.id)?.missing ?? [],
+      overtaken: overtaken.get(email.id) ?? [],
       rule: files.get(email.id)?.rule ?? everythingAttached,
     }))
   },
@@ -66,7 +71,8 @@ export const emailChannel: WorkerChannel<Outgoing> = {
   async handOver(email, beforeContent) {
     const recipients = whom(email)
     if ('stuck' in recipients) return { stuck: recipients.stuck, reply: null }
-    if (email.missing.length > 0) return { stuck: 'not written', reply: noCopyOf(email.missing) }
+    const held = whyHeld(email)
+    if (held) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: held } }
     const others = await gathered(email)
     const files = carriedIn(email, others)
     const large = tooLarge(mailSize(files.attached.map(({ size }) => size)), email.rule.most)
@@ -144,11 +150,17 @@ function whom(email: EmailToSend): { list: Recipient[] } | Extract<Attempt, { st
   return list.length === 0 ? { stuck: 'no address', reply: null } : { list }
 }
 
-const noCopyOf = (numbers: readonly string[]) => ({
-  code: 0,
-  enhanced: null,
-  text: `A copy of ${numbers.join(', ')} should go along, and its PDF is not there yet. Send it again in a moment.`,
-})
+/** Why an email does not leave now, though it could be written; '' where it does. */
+function whyHeld({ missing, overtaken }: Outgoing): string {
+  if (missing.length > 0)
+    return `A copy of ${missing.join(', ')} should go along, and its PDF is not there yet. Send it again in a moment.`
+  if (overtaken.length > 0)
+    return (
+      `Something was booked on ${overtaken.join(', ')} since this reminder was issued: it would ask for too much. ` +
+      'Void it; the next one asks for what is still open.'
+    )
+  return ''
+}
 
 /** Further documents that were gathered in the same email. */
 async function gathered(email: EmailToSend): Promise<Enclosed[]> {

@@ -1,0 +1,112 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { addDays } from '../documents/days'
+import { Decimal, sum } from '../money/decimal'
+import { levelDue, remind, starterReminders, type Remindable } from './reminders'
+
+const today = '2026-11-30'
+const item = (change: Partial<Remindable> = {}): Remindable => ({
+  kind: 'invoice',
+  number: 'INV-7',
+  documentId: 7,
+  day: '2026-10-01',
+  dueDate: addDays(today, -10),
+  amount: '100.00',
+  open: '100.00',
+  disputed: false,
+  promisedOn: null,
+  level: 0,
+  remindedOn: null,
+  ...change,
+})
+const rule = starterReminders
+const letter = (...items: Remindable[]) => remind(items, { currency: 'EUR', language: 'en', rule }, today)
+
+describe('the level of an item', () => {
+  test.each([
+    [{ dueDate: today }, 'not late enough'],
+    [{ dueDate: addDays(today, -4) }, 'not late enough'],
+    [{ dueDate: addDays(today, -5) }, 1],
+    [{ dueDate: addDays(today, -60) }, 1],
+    [{ dueDate: addDays(today, -60), level: 1, remindedOn: addDays(today, -9) }, 'reminded lately'],
+    [{ dueDate: addDays(today, -60), level: 1, remindedOn: addDays(today, -10) }, 2],
+    [{ dueDate: addDays(today, -19), level: 1, remindedOn: addDays(today, -14) }, 'not late enough'],
+    [{ dueDate: addDays(today, -90), level: 3, remindedOn: addDays(today, -40) }, 'at the last level'],
+    [{ disputed: true }, 'disputed'],
+    [{ promisedOn: today }, 'promised'],
+    [{ promisedOn: addDays(today, -1) }, 1],
+  ])('%o: %s', (change, expected) => {
+    expect(levelDue(item(change), rule, today)).toBe(expected)
+  })
+})
+
+test('one letter asks for all that is due, in the highest level; a later invoice gets its first by it', () => {
+  const made = letter(
+    item({ documentId: 1, dueDate: addDays(today, -40), level: 1, remindedOn: addDays(today, -20) }),
+    item({ documentId: 2, dueDate: addDays(today, -6) }),
+    item({ documentId: 3, dueDate: addDays(today, 5) }),
+    item({ documentId: 4, disputed: true }),
+  )
+  if ('nothing' in made) throw new Error(made.nothing)
+  expect(made.reminder).toMatchObject({ level: 2, heading: 'Second reminder' })
+  expect(made.reminder.items.map((one) => [one.documentId, one.from, one.reaches])).toEqual([
+    [1, 1, 2],
+    [2, 0, 1],
+  ])
+  expect(made.asked).toBe('200.00')
+})
+
+test.each([
+  [[item({ dueDate: addDays(today, 3) })], 'Nothing is past due'],
+  [[item({ promisedOn: addDays(today, 2) })], 'payment is promised'],
+  [[item(), item({ kind: 'credit note', open: '-100.00', dueDate: addDays(today, -1) })], 'outweighs'],
+  [[item({ open: '4.99' })], 'Less than 5 EUR'],
+  [[], 'Nothing is past due'],
+])('asks for nothing where nothing is to be asked for, and says why', (items, why) => {
+  expect(letter(...items)).toMatchObject({ nothing: expect.stringContaining(why) })
+})
+
+test('played through a year, an item gets each level once, never two within the days between, none once it is paid', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.record({ due: fc.nat(200), paid: fc.nat(320) }), { minLength: 1, maxLength: 6 }),
+      fc.integer({ min: 1, max: 9 }),
+      (invoices, every) => {
+        const reminded = invoices.map(() => [] as { level: number; day: number }[])
+        for (let day = 0; day < 365; day += every) {
+          const now = addDays('2026-01-01', day)
+          const open = invoices.flatMap((one, place) =>
+            one.paid <= day
+              ? []
+              : [
+                  item({
+                    documentId: place,
+                    dueDate: addDays('2026-01-01', one.due),
+                    level: reminded[place]!.at(-1)?.level ?? 0,
+                    remindedOn: reminded[place]!.length
+                      ? addDays('2026-01-01', reminded[place]!.at(-1)!.day)
+                      : null,
+                  }),
+                ],
+          )
+          const made = remind(open, { currency: 'EUR', language: 'en', rule }, now)
+          if ('nothing' in made) continue
+          expect(new Decimal(made.asked).eq(sum(made.open.map((one) => one.open)))).toBe(true)
+          for (const { documentId, from, reaches } of made.reminder.items)
+            if (reaches > from) reminded[documentId]!.push({ level: reaches, day })
+        }
+        invoices.forEach((one, place) => {
+          const own = reminded[place]!
+          expect(own.map((each) => each.level)).toEqual(own.map((_, level) => level + 1))
+          own.forEach((each, index) => {
+            expect(each.day).toBeLessThan(one.paid)
+            expect(each.day - one.due).toBeGreaterThanOrEqual(rule.levels[each.level - 1]!.afterDays)
+            if (index > 0) expect(each.day - own[index - 1]!.day).toBeGreaterThanOrEqual(rule.daysBetween)
+          })
+          // whoever does not pay for long is reminded at every level
+          if (one.paid - one.due > 80) expect(own).toHaveLength(3)
+        })
+      },
+    ),
+  )
+})

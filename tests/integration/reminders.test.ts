@@ -1,0 +1,171 @@
+import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
+import { addDays, dayInZone } from '../../core/documents/days'
+import type { Paper } from '../../core/documents/paper'
+import { clock } from '../../server/clock'
+import { one, rows, run } from '../../server/db/connection'
+import { hold } from '../../server/services/dispatch/by-hand'
+import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { refreshPrepared } from '../../server/services/documents/refresh'
+import { voidDocument } from '../../server/services/documents/void'
+import { documentView } from '../../server/services/line/in-hand'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { account, markItem } from '../../server/services/receivables/accounts'
+import { recordPayment } from '../../server/services/receivables/payments'
+import {
+  prepareStatements,
+  startStatements,
+  statementRun,
+} from '../../server/services/receivables/statements'
+import { papersOf, until, useHouse } from './house'
+
+/* Payment reminders: each level once, none to who paid, and what is asked for is what is open. */
+const house = useHouse({ reports: false })
+const who = { ...inTheNameOf('Col Varley'), id: 1 }
+const today = () => dayInZone(clock.now(), 'Europe/Dublin')
+
+beforeEach(() => run('update company set closed_until = null'))
+
+/** An invoice over 612.54 that has been past due for so many days. */
+async function late(customer: string, days: number): Promise<{ id: number; number: string }> {
+  const { id, name } = house.customer(customer)
+  const order = await house.newOrder({ customerId: id, customerName: name })
+  await house.ship([order])
+  const [paper] = await papersOf([order])
+  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, {
+    postOnly: true,
+  })
+  await run('update open_item set due_date = $2::date where document_id = $1', [
+    result!.documentId,
+    addDays(today(), -days),
+  ])
+  return { id: result!.documentId!, number: result!.reason }
+}
+const remind = async (customer: string) =>
+  (
+    await prepareStatements(
+      { customerId: house.customer(customer).id, currency: 'EUR' },
+      { form: 'reminder', until: today() },
+      who,
+    )
+  )[0]!
+const issue = async (preparedId: number) =>
+  (await issueInOneTransaction([{ preparedId, revision: null }], who))[0]!
+const pay = (customer: string, documentId: number, amount: string) =>
+  recordPayment(
+    {
+      direction: 'in',
+      customerId: house.customer(customer).id,
+      date: today(),
+      method: 'bank transfer',
+      amount,
+      currency: 'EUR',
+      reference: '',
+      settle: [{ documentId, amount, discount: '0', writeOff: '0' }],
+      another: true,
+    },
+    who,
+  )
+const levels = (documentId: number) =>
+  rows('select level from reminder where document_id = $1 order by level', [documentId])
+const daysLater = (days: number) => onTestFinished(clock.use(() => new Date(Date.now() + days * 86_400_000)))
+
+describe('a reminder', () => {
+  test('asks for all that is past due with the words of its level, and stands at each invoice', async () => {
+    const first = await late('10417', 30)
+    const second = await late('10417', 8)
+    const disputed = await late('10417', 40)
+    await markItem(disputed.id, { dispute: 'two boxes short' }, who)
+    const made = await remind('10417')
+    expect(made).toMatchObject({ outcome: 'prepared', reason: '' })
+    const letter = await issue(made.preparedId!)
+    const { paper } = (await one<{ paper: Paper }>('select paper from document where id = $1', [
+      letter.documentId,
+    ]))!
+    expect(paper.heading).toBe('Payment reminder')
+    expect(paper.lines.map((line) => line.item).sort()).toEqual([first.number, second.number].sort())
+    expect(paper.amounts.toPay).toBe('1225.08')
+    await until('its email', async () => (await documentView(letter.documentId!)).email!.sent)
+    expect((await documentView(letter.documentId!)).email!.text).toContain('These invoices are past due.')
+    const items = (await account(house.customer('10417').id)).items
+    expect(items.find((item) => item.id === first.id)!.reminders).toMatchObject([{ level: 1, day: today() }])
+    expect(items.find((item) => item.id === disputed.id)!.reminders).toEqual([])
+    expect((await remind('10417')).outcome).toBe('already')
+  })
+
+  test('that waits asks for nothing any more once all is paid, and is not issued', async () => {
+    const { id } = await late('10419', 20)
+    const made = await remind('10419')
+    await pay('10419', id, '612.54')
+    expect((await issue(made.preparedId!)).outcome).toBe('changed')
+    await refreshPrepared([made.preparedId!])
+    expect(await one('select problem from prepared_document where id = $1', [made.preparedId])).toMatchObject(
+      { problem: 'Nothing is past due.' },
+    )
+    expect(await issue(made.preparedId!)).toMatchObject({ outcome: 'failed' })
+    expect(await levels(id)).toEqual([])
+  })
+
+  test('that was issued does not leave when something is paid before it does; voided, its level is free again', async () => {
+    const { id, number } = await late('10426', 20)
+    const made = await remind('10426')
+    await run(`update prepared_document set delay_minutes = 30 where id = $1`, [made.preparedId])
+    const letter = await issue(made.preparedId!)
+    expect(letter).toMatchObject({ outcome: 'issued' })
+    const dispatch = async () => (await documentView(letter.documentId!)).dispatches[0]!
+    await hold([(await dispatch()).id], true, who)
+    await pay('10426', id, '100.00')
+    await run('update dispatch set not_before = now(), next_try_at = now() where id = $1', [
+      (await dispatch()).id,
+    ])
+    await hold([(await dispatch()).id], false, who)
+    await until('it to be stuck', async () => (await dispatch()).cause === 'not written')
+    expect((await dispatch()).reply).toContain(`Something was booked on ${number}`)
+    await voidDocument(letter.documentId!, 'part-paid meanwhile', who)
+    expect(await levels(id)).toEqual([])
+    const again = await remind('10426')
+    expect(again.outcome).toBe('prepared')
+    const next = await issue(again.preparedId!)
+    expect(
+      await one('select total::text total from document where id = $1', [next.documentId]),
+    ).toMatchObject({ total: '512.54' })
+  })
+
+  test('of the second level comes once the days between are over, and not before', async () => {
+    const { id } = await late('10418', 30)
+    await issue((await remind('10418')).preparedId!)
+    daysLater(5)
+    expect(await remind('10418')).toMatchObject({
+      outcome: 'nothing',
+      reason: expect.stringContaining('reminded a short while ago'),
+    })
+    daysLater(12)
+    const second = await remind('10418')
+    expect(second.outcome).toBe('prepared')
+    await issue(second.preparedId!)
+    expect(await levels(id)).toEqual([{ level: 1 }, { level: 2 }])
+  })
+})
+
+test('reminders of many: each customer one letter, who has nothing past due is left out with why', async () => {
+  await late('10424', 15)
+  await late('10424', 25)
+  const { id, name } = house.customer('10434')
+  const order = await house.newOrder({ customerId: id, customerName: name })
+  await house.ship([order])
+  const [paper] = await papersOf([order])
+  await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, { postOnly: true })
+  const runId = await startStatements(
+    {
+      these: ['10424', '10434'].map((number) => ({ customerId: house.customer(number).id, currency: 'EUR' })),
+    },
+    { form: 'reminder', until: today() },
+    who,
+  )
+  await until('the run to end', async () => (await statementRun(runId, who)).waiting === 0)
+  const { counts, left } = await statementRun(runId, who)
+  expect(counts).toMatchObject({ prepared: 1, refused: 0 })
+  expect(left.find((one) => one.customerId === id)).toMatchObject({
+    outcome: 'nothing',
+    reason: 'Nothing is past due.',
+  })
+})
