@@ -31,6 +31,8 @@ export interface Paper {
   recipient: { lines: string[] }
   /** Short rows of label and value: date, date of supply, due, our order, your reference, customer, tax number. */
   facts: PaperFact[]
+  /** What is said before the table, as in a letter. */
+  intro?: string
   columns: PaperColumns
   lines: PaperLine[]
   adjustments: { label: string; amount: string }[]

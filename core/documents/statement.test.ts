@@ -4,6 +4,7 @@ import { letterFacts } from '../emailtexts/letter-fields'
 import { languages, type Language } from '../money/format'
 import type { LedgerEntry, OpenEntry, StatementFacts } from '../receivables/statement'
 import { bold, exampleInvoice, metrics, order, ottermill, plain, tansyHollow } from '../testing/examples'
+import type { PaperInput } from './from-order'
 import { statementPaper } from './statement'
 
 const item = (change: Partial<OpenEntry> = {}): OpenEntry => ({
@@ -33,21 +34,20 @@ const facts = (change: Partial<StatementFacts> = {}): StatementFacts => ({
   balance: '612.54',
   ...change,
 })
+const inputOf = (language: Language, change: Partial<PaperInput> = {}): PaperInput => ({
+  kind: 'statement of account',
+  brand: tansyHollow,
+  order,
+  customer: ottermill,
+  language,
+  rates: {},
+  date: '2026-11-30',
+  number: 'SA-2026-0001',
+  issued: true,
+  ...change,
+})
 const paperOf = (statement: StatementFacts, language: Language = 'en') =>
-  statementPaper(
-    {
-      kind: 'statement of account',
-      brand: tansyHollow,
-      order,
-      customer: ottermill,
-      language,
-      rates: {},
-      date: '2026-11-30',
-      number: 'SA-2026-0001',
-      issued: true,
-    },
-    statement,
-  )
+  statementPaper(inputOf(language), statement)
 
 describe('the paper of a statement', () => {
   test('says what is open, since when it is late, and what of the balance is past due', () => {
@@ -127,6 +127,26 @@ describe('the paper of a statement', () => {
     })
     expect(paper.lines.at(-1)!.amount.replace(/,/g, '')).toBe(closing)
   })
+})
+
+test('a reminder is a letter: its heading, its words before the table, and nothing said twice', () => {
+  const reminder = {
+    level: 2,
+    heading: 'Second reminder',
+    words: 'We wrote to you before and have not seen a payment.',
+    items: [{ documentId: 7, number: 'INV-7', open: '612.54', from: 1, reaches: 2 }],
+  }
+  const paper = statementPaper(inputOf('en', { kind: 'payment reminder', reminder }), facts())
+  expect(paper.heading).toBe('Second reminder')
+  expect(paper.sums).toEqual([])
+  expect(paper.exact.reminder!.items).toHaveLength(1)
+  for (const design of [plain, bold]) {
+    const { pages, problems } = layOut(paper, design, metrics)
+    expect(problems).toEqual([])
+    const at = (words: string) =>
+      pages[0]!.ops.flatMap((op) => (op.op === 'text' && op.text.startsWith(words) ? [op.y] : []))[0]!
+    expect(at('We wrote to you')).toBeLessThan(at('INV-7'))
+  }
 })
 
 test('an email lists what is open; a long list ends in how many more stand on the statement', () => {

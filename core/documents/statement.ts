@@ -67,6 +67,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
     brand: printedBrand(brand, account, language),
     recipient: { lines: addressLines(customer, words.attention, brand) },
     facts: printed.filter((fact) => fact.value !== ''),
+    ...(reminder ? { intro: reminder.words } : {}),
     columns: {
       item: isActivity ? own.day : own.document,
       description: own.what,
@@ -84,7 +85,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
           { label: own.debits, amount: money(statement.debits), strong: false },
           { label: own.credits, amount: money(statement.credits), strong: false },
         ]
-      : [...some(own.unused, statement.favour), ...some(own.overdue, statement.overdue)],
+      : [...some(own.unused, statement.favour), ...(reminder ? [] : some(own.overdue, statement.overdue))],
     toPay: { label: `${label}, ${currency}`, amount: money(balance.abs().toString()) },
     payment:
       balance.gt(0) && account
@@ -103,7 +104,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
         : [{ label: own.unused, amount: money(statement.favour) }]),
     ],
     customerNote: null,
-    ...textsOf(input, reminder ? [reminder.words] : []),
+    ...textsOf(input),
     legal: [],
     words: {
       page: words.page,

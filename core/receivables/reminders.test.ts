@@ -66,7 +66,7 @@ test.each([
   expect(letter(...items)).toMatchObject({ nothing: expect.stringContaining(why) })
 })
 
-test('played through a year, an item gets each level once, never two within the days between, none once it is paid', () => {
+test('through a year an item gets each level once, never two within the days between, none once it is paid', () => {
   fc.assert(
     fc.property(
       fc.array(fc.record({ due: fc.nat(200), paid: fc.nat(320) }), { minLength: 1, maxLength: 6 }),

@@ -2,6 +2,7 @@ import type { Day } from '../documents/days'
 import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
 import type { Language } from '../money/format'
 import { daysLate } from './ageing'
+import starter from './starter-reminders.json'
 import type { OpenEntry } from './statement'
 
 /** A step of reminding, as the house defines it; the first is the friendliest. */
@@ -128,39 +129,4 @@ export function remind(
 }
 
 /** Three levels to begin with. */
-export const starterReminders: ReminderRule = {
-  daysBetween: 10,
-  least: '5',
-  levels: [
-    {
-      name: 'friendly',
-      heading: { en: 'Payment reminder', de: 'Zahlungserinnerung', fr: 'Rappel de règlement' },
-      words: {
-        en: 'These invoices are past due. Perhaps they slipped through; if the payment is on its way, please ignore this letter.',
-        de: 'Diese Rechnungen sind überfällig. Vielleicht sind sie untergegangen; ist die Zahlung schon unterwegs, betrachten Sie dieses Schreiben als erledigt.',
-        fr: 'Ces factures sont échues. Peut-être vous ont-elles échappé ; si le règlement est en route, ne tenez pas compte de ce courrier.',
-      },
-      afterDays: 5,
-    },
-    {
-      name: 'firm',
-      heading: { en: 'Second reminder', de: 'Zweite Mahnung', fr: 'Deuxième rappel' },
-      words: {
-        en: 'We wrote to you before and have not seen a payment. Please pay within seven days, or tell us what stands in the way.',
-        de: 'Wir haben Ihnen schon geschrieben und keine Zahlung gesehen. Bitte zahlen Sie innerhalb von sieben Tagen, oder sagen Sie uns, was dem entgegensteht.',
-        fr: 'Nous vous avons déjà écrit et n’avons pas reçu de règlement. Merci de régler sous sept jours, ou de nous dire ce qui s’y oppose.',
-      },
-      afterDays: 20,
-    },
-    {
-      name: 'final',
-      heading: { en: 'Final reminder', de: 'Letzte Mahnung', fr: 'Dernier rappel' },
-      words: {
-        en: 'This is our last letter about these invoices. If they are not paid within seven days, we stop deliveries and hand the matter on.',
-        de: 'Dies ist unser letztes Schreiben zu diesen Rechnungen. Werden sie nicht innerhalb von sieben Tagen bezahlt, stellen wir Lieferungen ein und geben die Sache weiter.',
-        fr: 'Ceci est notre dernier courrier au sujet de ces factures. Sans règlement sous sept jours, nous suspendons les livraisons et transmettons le dossier.',
-      },
-      afterDays: 35,
-    },
-  ],
-}
+export const starterReminders: ReminderRule = starter

@@ -89,3 +89,47 @@ describe('statements of many', () => {
     expect(desk.page.url()).toContain('kind=statement')
   })
 })
+
+describe('reminders', () => {
+  test('of one customer: a letter in the first level, sent, and said at each of its invoices', async () => {
+    await desk.sql('update open_item set due_date = current_date - 12 where open > 0')
+    await begin()
+    await desk.page.click('[data-test="make-reminder"]')
+    await desk.says('one letter for everything that is past due')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('It waits in To check.')
+    await desk.page.goto(`${desk.base}/?kind=payment+reminder`)
+    await kindInHand('Payment reminder')
+    await desk.page.waitForFunction(
+      () => document.querySelector<HTMLButtonElement>('[data-test="send"]')?.disabled === false,
+    )
+    await desk.page.click('[data-test="send"]')
+    await desk.sayYes()
+    await desk.says('All 1 issued')
+    await begin()
+    await desk.says('reminder 1,')
+  })
+
+  test('of many: who was reminded just now is left out, and the report says so', async () => {
+    await desk.page.goto(`${desk.base}/accounts?only=overdue`)
+    await desk.wait(`${inHand} [data-open]`)
+    await desk.clickText('[data-test="remind-many"]', 'Remind all')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForSelector('[data-test="statement-counts"]', { timeout: 60_000 })
+    expect(await desk.text('[data-test="statement-counts"]')).toMatch(/\d+ wait in To check/)
+    await desk.clickText('.ask button', 'Close')
+  })
+
+  test('the levels are the house’s own: days and words are changed in Settings', async () => {
+    await desk.signIn('supervisor')
+    await desk.page.goto(`${desk.base}/company?part=General`)
+    await desk.clickText('[data-test="level-2"]', 'firm')
+    await desk.fill('[data-test="level-days"] input', '0')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('Write a number of days, 1 to 365')
+    await desk.fill('[data-test="level-days"] input', '25')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('Payment reminders are set.')
+    await desk.says('from 25 days after the due date')
+  })
+})

@@ -105,7 +105,7 @@ describe('a reminder', () => {
     expect(await levels(id)).toEqual([])
   })
 
-  test('that was issued does not leave when something is paid before it does; voided, its level is free again', async () => {
+  test('does not leave when something is paid before it does; voided, its level is free again', async () => {
     const { id, number } = await late('10426', 20)
     const made = await remind('10426')
     await run(`update prepared_document set delay_minutes = 30 where id = $1`, [made.preparedId])

@@ -228,7 +228,7 @@ describe('with copies of what it lists', () => {
     expect(file.of).toHaveLength(listed.length)
   })
 
-  test('singly each is an attachment; one whose PDF cannot be had stops this email alone, with the way out', async () => {
+  test('singly each is attached; one whose PDF cannot be had stops this email alone, with the way out', async () => {
     await wish('singly')
     const third = await invoice('10426')
     await painted(third.id)

@@ -23,7 +23,7 @@ import { periodWords } from './statement-words'
 import { markItem } from '../../calls/open-items'
 import { termsWords } from '../../../core/documents/terms'
 import { ageingStep } from '../../../core/receivables/ageing'
-import type { StatementPeriod } from '../../../core/receivables/statement'
+import { kindOfPeriod, type StatementPeriod } from '../../../core/receivables/statement'
 import type { Account, OpenRow, PaymentRow } from '../../contract'
 
 /**
@@ -75,7 +75,18 @@ async function makeStatements(period: StatementPeriod, currency: string) {
   if (made.length > 0) useToasts().say(problem ?? t('accounts.statementIsPrepared'), { wrong: !!problem })
   await load()
 }
-const toCheck = { path: '/', query: { kind: 'statement of account' } }
+/** Where a prepared one waits. */
+const toCheck = ({ period }: { period: StatementPeriod | null }) => ({
+  path: '/',
+  query: { kind: period ? kindOfPeriod(period) : '', search: view.value!.name },
+})
+const reminding = ref(false)
+const late = computed(() => view.value?.items.some((item) => item.late > 0 && Number(item.open) > 0))
+async function makeReminders() {
+  reminding.value = false
+  for (const currency of view.value!.currencies)
+    await attempt(() => makeStatements({ form: 'reminder', until: day }, currency))
+}
 const undoing = shallowRef<PaymentRow>()
 const undo = computed({
   get: () => !!undoing.value,
@@ -161,6 +172,13 @@ useMainKey(() => {
             item.number
           }}</NuxtLink>
           <span class="tag" :class="tone[ageingStep(item.dueDate, day)]">{{ lateWords(item) }}</span>
+          <NuxtLink
+            v-for="one in item.reminders.slice(-1)"
+            :key="one.level"
+            class="soft"
+            :to="`/register?search=${one.number}&in=${one.letterId}`"
+            >{{ t('accounts.levelOnDay', { level: one.level, day: shortDay(one.day) }) }}</NuxtLink
+          >
           <WordPanel
             v-slot="{ close }"
             :label="t('accounts.marksOfNumber', { number: item.number })"
@@ -207,7 +225,7 @@ useMainKey(() => {
             :to="`/register?search=${one.number}&in=${one.documentId}`"
             >{{ one.number }}</NuxtLink
           >
-          <NuxtLink v-else :to="toCheck">{{ t('accounts.waitsInToCheck') }}</NuxtLink>
+          <NuxtLink v-else :to="toCheck(one)">{{ t('accounts.waitsInToCheck') }}</NuxtLink>
           <span class="soft cut">{{ one.period ? periodWords(one.period) : '' }}, {{ one.brand }}</span>
           <span v-if="one.voided" class="tag stuck">{{ t('register.void') }}</span>
           <span class="amount push">{{ money(one.balance, one.currency) }}</span>

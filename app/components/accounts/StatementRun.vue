@@ -25,15 +25,17 @@ const all = computed(() =>
 )
 const noun = computed(() => (run.value?.period.form === 'reminder' ? 'reminder' : 'statement'))
 const done = computed(() => all.value - (run.value?.waiting ?? 0))
-const outcomes = {
+const outcomes = computed(() => ({
   prepared: t('accounts.preparedAll'),
   already: t('accounts.thereAlready'),
-  nothing: t('accounts.nothingToSay'),
+  nothing: run.value?.period.form === 'reminder' ? t('accounts.notToBeReminded') : t('accounts.nothingToSay'),
   refused: t('accounts.notMade'),
   stopped: t('accounts.stopped'),
-} as const
+}))
 const counted = computed(() =>
-  (Object.keys(outcomes) as (keyof typeof outcomes)[]).filter((one) => run.value!.counts[one] > 0),
+  (Object.keys(outcomes.value) as (keyof typeof outcomes.value)[]).filter(
+    (one) => run.value!.counts[one] > 0,
+  ),
 )
 const stop = () =>
   attempt(async () => {

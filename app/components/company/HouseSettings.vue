@@ -6,6 +6,7 @@ import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import ExchangeRates from './ExchangeRates.vue'
 import LinkSettings from './LinkSettings.vue'
+import ReminderSettings from './ReminderSettings.vue'
 import SecondPerson from './SecondPerson.vue'
 import StoppingSettings from './StoppingSettings.vue'
 import TakenField from '../fields/TakenField.vue'
@@ -18,7 +19,7 @@ import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { plural, shortTime } from '../../composables/format'
 import { fetchSettings, changeSettings, pauseHouse, setRehearsal } from '../../calls/house'
-import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, kindsOfEvents, type DocumentKind } from '../../../core/documents/kinds'
 import type { HouseSettings } from '../../contract'
 
 /** What holds for the whole house, written as sentences; pausing all, and rehearsal. */
@@ -78,9 +79,7 @@ const zeros = [
   { value: 'make', words: t('company.itsDocumentsLikeAnyOther') },
   { value: 'skip', words: t('company.noDocumentsFromRoutines') },
 ]
-const datedKinds = documentKinds.filter(
-  (kind) => !kindFacts[kind].sources.every((source) => source === 'draft'),
-)
+const datedKinds = kindsOfEvents
 const dateChoices = [
   { value: 'issue', words: t('company.theDayOfIssue') },
   { value: 'event', words: t('company.theDayOfTheEvent') },
@@ -248,6 +247,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         ></I18nT>
       </p>
       <LinkSettings :settings="settings" :disabled="disabled" @keep="keep" />
+      <ReminderSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <SecondPerson :settings="settings" :disabled="disabled" @keep="keep" />
       <ExchangeRates />
       <ApiTokens v-if="!disabled" />

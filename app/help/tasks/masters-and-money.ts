@@ -69,6 +69,34 @@ export const masterTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'statement',
+    words: 'Send statements of account',
+    also: 'statement balance open items ageing month end copies zip run',
+    on: ['/accounts'],
+    to: '/accounts',
+    steps: [
+      'One customer: in Accounts select it and press Statement…; say a day, or a time, and press Prepare it.',
+      'Many: narrow the list by the words of its sentence or pick rows, and press Statements of …. ' +
+        'The report says who has nothing open or one already.',
+      'They wait in To check: look at document and email, then Send.',
+      '- Copies of what it lists, in one ZIP or singly: in how statements go, at the customer or in Settings.',
+    ],
+  },
+  {
+    id: 'remind',
+    words: 'Remind of what is past due',
+    also: 'reminder dunning level overdue late chase friendly firm final',
+    on: ['/accounts'],
+    to: '/accounts?only=overdue',
+    steps: [
+      'In Accounts show those overdue, pick rows or take all, and press Remind …; or one customer by its own Remind….',
+      'Each gets one letter in the level that is due. What is disputed, promised or reminded lately is left out.',
+      'They wait in To check. Whoever pays before the Send is not reminded; the report and the document say so.',
+      '- Levels, days and words: Settings, General, Payment reminders.',
+      '- A letter that was not handed over can be voided: its invoices are as before.',
+    ],
+  },
+  {
     id: 'bank',
     words: 'Book a bank statement',
     also: 'camt csv movements match import bank file reconciliation',

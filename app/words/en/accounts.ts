@@ -174,6 +174,7 @@ export const accounts = {
   doneOfAll: '{done} of {all}',
   preparedAll: 'wait in To check',
   thereAlready: 'were there already for that day or time',
+  notToBeReminded: 'are not to be reminded now',
   nothingToSay: 'have nothing that a statement would say',
   notMade: 'were not made',
   stopped: 'were left out when it was stopped',

@@ -1,5 +1,27 @@
 /** Words of company. */
 export const company = {
+  // company/ReminderSettings.vue
+  paymentReminders: 'Payment reminders',
+  remindedAgainAfter:
+    'An invoice is reminded of again after {days} at the earliest, and nobody for less than {least} in all.',
+  daysBetween: 'Days between two reminders',
+  leastReminded: 'Least that is reminded of',
+  levels: 'Levels',
+  levelFromDays: '{name}: from {days} after the due date, “{heading}”',
+  addALevel: '+ level',
+  remindersAreSet: 'Payment reminders are set. What is prepared from now on follows it.',
+
+  // company/ReminderLevelDialog.vue
+  aLevelOfReminding: 'A level of reminding',
+  whatTheDeskCallsIt: 'What the desk calls it',
+  daysAfterTheDueDate: 'Days after the due date',
+  daysOverNothing: 'Write a number of days, 1 to 365',
+  isNotWritten: 'Not written yet',
+  headingInLanguage: 'Heading, {language}',
+  wordsInLanguage: 'What it says, {language}',
+  levelHelp: 'The words stand on the document, and in its email where the text says “words of the reminder”.',
+  takeThisLevelAway: 'Take this level away',
+
   // company.vue
   aSampleIsOnIts: 'A sample is on its way to {to}, with its email.',
   theBrandsDocument: "The brand's document",

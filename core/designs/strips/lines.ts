@@ -29,8 +29,9 @@ const padding = 7
  * closing block (the sums)
  * stays together with the last row. The other blocks follow, each whole.
  */
-export function lineTable(strip: Strip, look: StripOf<'lines'>, top: number, closing: Block[]): void {
+export function lineTable(strip: Strip, look: StripOf<'lines'>, above: number, closing: Block[]): void {
   const { sheet, frame, paper } = strip
+  const top = introduction(strip, above)
   const columns = columnsOf(strip, look)
   const rows = paper.lines.map((line) => measure(strip, columns, line))
   let y = headingRow(strip, look, columns, top, false)
@@ -56,6 +57,14 @@ export function lineTable(strip: Strip, look: StripOf<'lines'>, top: number, clo
     y += row.height
   })
   drawBlocks(strip, y, closing)
+}
+
+/** What a letter says before its table. @returns the y below it */
+function introduction({ paper, sheet, frame }: Strip, top: number): number {
+  if (!paper.intro) return top
+  const lines = sheet.wrap(paper.intro, frame.right - frame.left, frame.text)
+  lines.forEach((line, index) => sheet.text(line, frame.left, top + 9 + index * 12.5, frame.text))
+  return top + lines.length * 12.5 + 16
 }
 
 function columnsOf({ paper, sheet, frame }: Strip, { inset }: StripOf<'lines'>): Column[] {

@@ -1,4 +1,4 @@
-import { kindFacts, documentKinds } from '../../../core/documents/kinds'
+import { kindsOfEvents } from '../../../core/documents/kinds'
 import { languages } from '../../../core/money/format'
 import { decimal, Joi, name, publicAddress, text } from '../../http/checks'
 import { route } from '../../http/route'
@@ -21,13 +21,7 @@ export default route<object, object, Partial<HouseSettings>>(
       heldStatuses: Joi.array().items(text(40)).max(20).unique(),
       withdrawnRule: Joi.valid('list', 'settle'),
       smallDifference: decimal,
-      documentDates: Joi.object(
-        Object.fromEntries(
-          documentKinds
-            .filter((kind) => !kindFacts[kind].sources.every((source) => source === 'draft'))
-            .map((kind) => [kind, Joi.valid('event')]),
-        ),
-      ),
+      documentDates: Joi.object(Object.fromEntries(kindsOfEvents.map((kind) => [kind, Joi.valid('event')]))),
       undoMinutes: Joi.number().integer().min(0).max(60),
       rehearsalAddress: text(320).allow(''),
       publicAddress,

@@ -72,6 +72,17 @@ export async function stopRun(id: number, now: Date, reason: string): Promise<vo
   )
 }
 
+/** SQL: that account `a` of run row `x` has nothing to say, beside one of its customer's that has. */
+const besideAnother = `(
+  x.outcome = 'nothing' and exists (
+    select
+    from statement_run_account y
+    join account o on o.id = y.account_id
+    where y.run_id = x.run_id and o.customer_id = a.customer_id and o.currency = a.currency
+      and y.outcome in ('prepared', 'already')
+  )
+)`
+
 export async function runOutcomes(
   id: number,
   who: Principal,
@@ -79,7 +90,7 @@ export async function runOutcomes(
   const own = `
     from statement_run_account x
     join account a on a.id = x.account_id
-    where x.run_id = $id and ${within(who, 'a.brand_id')}`
+    where x.run_id = $id and ${within(who, 'a.brand_id')} and not ${besideAnother}`
   const counts = (await one<StatementRunView['counts'] & { waiting: number; all: number }>(
     `select count(*)::int "all", count(*) filter (where x.outcome is null)::int waiting,
       count(*) filter (where x.outcome = 'prepared')::int prepared,
@@ -96,9 +107,9 @@ export async function runOutcomes(
     join account a on a.id = x.account_id
     join customer c on c.id = a.customer_id
     join brand b on b.id = a.brand_id
-    where x.run_id = $id and ${within(who, 'a.brand_id')}
+    where x.run_id = $id and ${within(who, 'a.brand_id')} and not ${besideAnother}
       and (x.outcome <> 'prepared' or x.reason <> '')
-    order by c.name, x.account_id
+    order by x.outcome = 'nothing', c.name, x.account_id
     limit 500`,
     { id },
   )

@@ -118,7 +118,7 @@ export const enclosedDocuments = (dispatchId: number, documentId: number) =>
     { dispatchId, documentId },
   )
 
-/** Items of reminders that are open with another amount than their letter asks for, by email; copies ask for nothing. */
+/** Items of reminders on which something was booked since their letter, by email; a copy asks for nothing. */
 export const overtakenReminders = (ids: readonly number[]) =>
   rows<{ id: number; numbers: string[] }>(
     `select m.id, array_agg(item ->> 'number' order by o.document_id) numbers

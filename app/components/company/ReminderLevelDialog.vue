@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { t } from '../../words'
+import Ask from '../frame/Ask.vue'
+import FormField from '../fields/FormField.vue'
+import { languageWords } from '../../composables/languages'
+import { languages } from '../../../core/money/format'
+import type { ReminderLevel } from '../../../core/receivables/reminders'
+
+/** One level of reminding: what the desk calls it, from when it is due, and what it says in each language. */
+const props = defineProps<{ level: ReminderLevel; disabled: boolean; mayDrop: boolean }>()
+const emit = defineEmits<{ keep: [level: ReminderLevel]; drop: []; leave: [] }>()
+
+const form = reactive({
+  name: props.level.name,
+  afterDays: String(props.level.afterDays),
+  heading: { ...props.level.heading },
+  words: { ...props.level.words },
+})
+const asked = ref(false)
+const daysWrong = computed(() => {
+  const days = Number(form.afterDays)
+  return Number.isInteger(days) && days >= 1 && days <= 365 ? '' : t('company.daysOverNothing')
+})
+const missing = (text: string) => (asked.value && !text.trim() ? t('company.isNotWritten') : '')
+function keep() {
+  asked.value = true
+  const texts = [form.name, ...Object.values(form.heading), ...Object.values(form.words)]
+  if (daysWrong.value || texts.some((text) => !text.trim())) return
+  emit('keep', { ...form, afterDays: Number(form.afterDays) })
+}
+</script>
+
+<template>
+  <Ask
+    :model-value="true"
+    :title="t('company.aLevelOfReminding')"
+    :go="t('common.save')"
+    :disabled="disabled"
+    wide
+    @update:model-value="emit('leave')"
+    @go="keep"
+  >
+    <div class="fields">
+      <FormField
+        v-model="form.name"
+        :label="t('company.whatTheDeskCallsIt')"
+        :wrong="missing(form.name)"
+        data-test="level-name"
+      />
+      <FormField
+        v-model="form.afterDays"
+        :label="t('company.daysAfterTheDueDate')"
+        inputmode="numeric"
+        :wrong="daysWrong"
+        data-test="level-days"
+      />
+      <template v-for="one in languages" :key="one">
+        <FormField
+          v-model="form.heading[one]"
+          :label="t('company.headingInLanguage', { language: languageWords[one] })"
+          :wrong="missing(form.heading[one])"
+        />
+        <FormField
+          v-model="form.words[one]"
+          :label="t('company.wordsInLanguage', { language: languageWords[one] })"
+          :lines="3"
+          :wrong="missing(form.words[one])"
+          :data-test="`level-words-${one}`"
+        />
+      </template>
+    </div>
+    <p class="soft">{{ t('company.levelHelp') }}</p>
+    <button
+      v-if="mayDrop && !disabled"
+      type="button"
+      class="word"
+      data-test="drop-level"
+      @click="emit('drop')"
+    >
+      {{ t('company.takeThisLevelAway') }}
+    </button>
+  </Ask>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 210px 1fr;
+  gap: 10px 14px;
+}
+</style>

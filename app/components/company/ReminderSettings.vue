@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
+import ReminderLevelDialog from './ReminderLevelDialog.vue'
+import TakenField from '../fields/TakenField.vue'
+import WordPanel from '../list/WordPanel.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { plural } from '../../composables/format'
+import { starterReminders, type ReminderLevel, type ReminderRule } from '../../../core/receivables/reminders'
+import type { HouseSettings } from '../../contract'
+
+/** How the house reminds: the levels with their days and words, and how long it waits between two. */
+const props = defineProps<{ settings: HouseSettings; disabled: boolean }>()
+const emit = defineEmits<{ keep: [change: Partial<HouseSettings>, said: string] }>()
+
+const rule = computed(() => props.settings.reminders)
+const keep = (change: Partial<ReminderRule>) =>
+  emit('keep', { reminders: { ...rule.value, ...change } }, t('company.remindersAreSet'))
+const between = [3, 5, 7, 10, 14, 21, 30].map((count) => ({
+  value: String(count),
+  words: plural(count, 'day'),
+}))
+/** The level that is looked at, by its place; one past the last is a new one. */
+const editing = ref<number | null>(null)
+const level = computed(
+  () => rule.value.levels[editing.value ?? 0] ?? { ...starterReminders.levels[0]!, name: '', ...later() },
+)
+const later = () => ({ afterDays: (rule.value.levels.at(-1)?.afterDays ?? 0) + 15 })
+
+function keepLevel(changed: ReminderLevel) {
+  const levels = [...rule.value.levels]
+  levels[editing.value!] = changed
+  keep({ levels })
+  editing.value = null
+}
+function dropLevel() {
+  keep({ levels: rule.value.levels.slice(0, -1) })
+  editing.value = null
+}
+const amountOf = (text: string) => text.trim().replace(',', '.')
+</script>
+
+<template>
+  <h2>{{ t('company.paymentReminders') }}</h2>
+  <p>
+    <I18nT keypath="company.remindedAgainAfter" scope="global"
+      ><template #days
+        ><WordPicker
+          :label="t('company.daysBetween')"
+          :words="plural(rule.daysBetween, 'day')"
+          :choices="between"
+          :value="String(rule.daysBetween)"
+          :disabled="disabled"
+          @pick="keep({ daysBetween: Number($event) })" /></template
+      ><template #least
+        ><WordPanel
+          v-slot="{ close }"
+          :label="t('company.leastReminded')"
+          :words="rule.least"
+          :disabled="disabled"
+          ><TakenField
+            :value="rule.least"
+            :aria-label="t('company.leastReminded')"
+            inputmode="decimal"
+            @take="(keep({ least: amountOf($event) }), close())" /></WordPanel></template
+    ></I18nT>
+  </p>
+  <ol class="levels" :aria-label="t('company.levels')">
+    <li v-for="(one, place) in rule.levels" :key="place">
+      <I18nT keypath="company.levelFromDays" scope="global"
+        ><template #name
+          ><button type="button" class="word" :data-test="`level-${place + 1}`" @click="editing = place">
+            {{ one.name }}
+          </button></template
+        ><template #days>{{ plural(one.afterDays, 'day') }}</template
+        ><template #heading>{{ one.heading.en }}</template></I18nT
+      >
+    </li>
+    <li v-if="!disabled && rule.levels.length < 9">
+      <button type="button" class="word" data-test="add-level" @click="editing = rule.levels.length">
+        {{ t('company.addALevel') }}
+      </button>
+    </li>
+  </ol>
+  <ReminderLevelDialog
+    v-if="editing !== null"
+    :key="editing"
+    :level="level"
+    :disabled="disabled"
+    :may-drop="editing === rule.levels.length - 1 && editing > 0"
+    @keep="keepLevel"
+    @drop="dropLevel"
+    @leave="editing = null"
+  />
+</template>
+
+<style scoped>
+.levels {
+  margin: 0 0 8px;
+  padding-left: 22px;
+}
+.levels li {
+  padding: 3px 0;
+}
+</style>
