@@ -41,6 +41,7 @@ export const receivables = {
   'over-settled/refund': 'More is given back than is refunded.',
   'read-before': 'This file was read on {day} by {by}, as {name}. Nothing was booked again.',
   'read-before/now': 'This file is just being read.',
+  'reminder-waits': 'A reminder of {day} waits in To check already. Send it, or return it to To send first.',
   'statement-off':
     'The books of this account do not come to what is open: {booked} {currency} are booked, {open} {currency} are open. No statement is made of that; ask whoever looks after Clothespin.',
   'no-such-account': 'That account does not exist, or nothing was ever booked on it.',

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest'
+import { documentKinds } from '../../core/documents/kinds'
 import { proposalFor } from '../../core/house/from-country'
 import { ensureDatabase } from '../../run/cluster'
 import { closeDatabase, one, rows } from '../../server/db/connection'
@@ -161,7 +162,7 @@ describe('a brand', () => {
       [first],
     )
     // for the first time and for once more, in three languages
-    expect(made).toEqual({ designs: 5, texts: 30 })
+    expect(made).toEqual({ designs: documentKinds.length, texts: documentKinds.length * 2 * 3 })
   })
 
   test('leaves to the guide what is still missing: tax number, bank, mail account, first customer', async () => {

@@ -92,6 +92,13 @@ describe('a reminder', () => {
     expect((await remind('10417')).outcome).toBe('already')
   })
 
+  test('that waits keeps a second one back, on whatever day', async () => {
+    await late('10493', 20)
+    expect((await remind('10493')).outcome).toBe('prepared')
+    daysLater(1)
+    await expect(remind('10493')).rejects.toThrow('waits in To check already')
+  })
+
   test('that waits asks for nothing any more once all is paid, and is not issued', async () => {
     const { id } = await late('10419', 20)
     const made = await remind('10419')

@@ -41,6 +41,8 @@ let web: Awaited<ReturnType<typeof startWeb>>
 const cookies = new Map<string, string>()
 
 beforeAll(async () => {
+  // all routes are asked by nobody within a minute
+  process.env.CLOTHESPIN_RATE_FACTOR = '3'
   web = await startWeb()
   for (const person of demoStaff().filter((one) => !one.brands)) {
     const answer = await fetch(`${web.base}/api/session`, {

@@ -23,18 +23,21 @@ export function matchingConditions(
   return conditions.map((condition) => ` and ${condition}`).join('')
 }
 
+/** What a filter is about in prepared documents `p`; they are found by what lists call them. */
+export const preparedColumns = {
+  kind: 'p.kind',
+  total: 'p.total',
+  text: [
+    'p.order_number',
+    'p.customer_name',
+    'p.send_to',
+    '(select s.label from source s where s.id = p.source_id)',
+  ],
+  brand: 'p.brand_id',
+}
+
 /** The condition of all in To check that match, over paper `p`; adds to the parameters. */
 export function toCheckMatching(filter: Matching, parameters: unknown[], who: Principal): string {
-  const rest = matchingConditions(
-    filter,
-    parameters,
-    {
-      kind: 'p.kind',
-      total: 'p.total',
-      text: ['p.order_number', 'p.customer_name', 'p.send_to'],
-      brand: 'p.brand_id',
-    },
-    who,
-  )
+  const rest = matchingConditions(filter, parameters, preparedColumns, who)
   return `p.state = 'prepared' and not p.automatic${rest}`
 }

@@ -4,7 +4,7 @@ import { dayInZone } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { stopOf, stopOfDispatch } from '../dispatch/stopped-queries'
-import { matchingConditions } from '../documents/matching'
+import { matchingConditions, preparedColumns } from '../documents/matching'
 import { secondLookColumns } from '../documents/second-look-queries'
 import { sourceColumns, sourceJoins } from '../documents/sources'
 import { company } from '../house/house'
@@ -114,17 +114,7 @@ interface Query {
 function paperQuery(filter: LineFilter, who: Principal): Query {
   const parameters: unknown[] = []
   const toCheck = filter.stage === 'to check'
-  const rest = matchingConditions(
-    filter,
-    parameters,
-    {
-      kind: 'p.kind',
-      total: 'p.total',
-      text: ['p.order_number', 'p.customer_name', 'p.send_to'],
-      brand: 'p.brand_id',
-    },
-    who,
-  )
+  const rest = matchingConditions(filter, parameters, preparedColumns, who)
   const states = toCheck ? `p.state = 'prepared' and not p.automatic` : `p.state in ('due', 'put back')`
   let sql = `
     select p.id, 'paper' "of", p.kind,

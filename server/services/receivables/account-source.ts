@@ -1,4 +1,5 @@
-import { dayInZone, type Day } from '../../../core/documents/days'
+import { dayInZone, dayWords, type Day } from '../../../core/documents/days'
+import { Refusal } from '../../../core/errors'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import { remind, type ReminderFacts } from '../../../core/receivables/reminders'
@@ -24,6 +25,7 @@ import {
   entriesOf,
   forgetVoided,
   lastReminders,
+  reminderWaiting,
   occasionsWaiting,
   openOn,
 } from './statement-queries'
@@ -139,6 +141,12 @@ async function factsFor(
   }
 }
 
+/** One letter at a time: a second would ask for the same. */
+async function reminderRefusal(kind: DocumentKind, id: number): Promise<Refusal | undefined> {
+  const waits = kind === 'payment reminder' ? await reminderWaiting(id) : undefined
+  return waits && new Refusal('reminder-waits', { values: { day: dayWords(waits.day) } })
+}
+
 /** Keeps at which level each item was reminded of by a letter that is issued. */
 async function keepReminded({ source }: IssuedFrom, documentId: number, { now }: IssuedBy): Promise<void> {
   const { timeZone } = await company()
@@ -166,6 +174,7 @@ export const accountSource: Source = {
         : context.source.statement!.period,
     ),
   versions: accountVersions,
+  refusal: reminderRefusal,
   // two letters of one account, one after the other: the second sees what the first reminded of
   issuingWrites: true,
   issued: keepReminded,

@@ -2,7 +2,7 @@ import type { Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { kindsOf } from '../../../core/documents/kinds'
 import type { LedgerEntry, OpenEntry } from '../../../core/receivables/statement'
-import { rows, run } from '../../db/connection'
+import { one, rows, run } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
 
 /* The statements, of the database, that statements of account are made from. */
@@ -146,6 +146,16 @@ export const lastReminders = (documentIds: readonly number[]) =>
     where document_id = any($documentIds::int[])
     group by document_id`,
     { documentIds },
+  )
+
+/** The reminder of an account that waits to be sent. */
+export const reminderWaiting = (accountId: number) =>
+  one<{ day: Day }>(
+    `select order_date::text "day"
+    from prepared_document
+    where source_id = $accountId and kind = 'payment reminder' and state = 'prepared'
+    limit 1`,
+    { accountId },
   )
 
 /** A letter that was voided reminded of nothing. */
