@@ -7,7 +7,7 @@ import { issueInOneTransaction } from '../server/services/documents/issue'
 import { inTheNameOf, type Principal } from '../server/services/people/principal'
 import { continueStatements, startStatements } from '../server/services/receivables/statements'
 
-/** Statements of who owes more than a little, and reminders of who is late: some were sent, the rest waits in To check. */
+/** Statements of who owes more than a little, reminders of who is late: some were sent, the rest waits in To check. */
 export async function stateAccounts(zone: string): Promise<void> {
   const asks = (await one<{ name: string }>(
     `select name from staff where role = 'clerk' order by id limit 1`,
