@@ -107,7 +107,7 @@ describe('reminders', () => {
     await desk.sayYes()
     await desk.says('All 1 issued')
     await begin()
-    await desk.says('reminder 1,')
+    await desk.says('level 1,')
   })
 
   test('of many: who was reminded just now is left out, and the report says so', async () => {

@@ -175,7 +175,7 @@ useMainKey(() => {
           <NuxtLink
             v-for="one in item.reminders.slice(-1)"
             :key="one.level"
-            class="soft"
+            class="soft level"
             :to="`/register?search=${one.number}&in=${one.letterId}`"
             >{{ t('accounts.levelOnDay', { level: one.level, day: shortDay(one.day) }) }}</NuxtLink
           >
@@ -297,6 +297,9 @@ useMainKey(() => {
 </template>
 
 <style scoped>
+.level {
+  white-space: nowrap;
+}
 .body {
   flex: 1;
   overflow: auto;

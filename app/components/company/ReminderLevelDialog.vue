@@ -86,6 +86,7 @@ function keep() {
 .fields {
   display: grid;
   grid-template-columns: 210px 1fr;
+  align-items: start;
   gap: 10px 14px;
 }
 </style>

@@ -16,7 +16,7 @@ export const accounts = {
   statement: 'Statement…',
   remind: 'Remind…',
   remindName: 'Remind {name} of what is past due?',
-  levelOnDay: 'reminder {level}, {day}',
+  levelOnDay: 'level {level}, {day}',
   statementsOfAccount: 'Statements and reminders',
   aStatementForName: 'A statement for {name}',
   prepareIt: 'Prepare it',
