@@ -17,7 +17,8 @@ import { type PaperInput } from './from-order'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperFact, PaperLine } from './paper'
 import { addressLines, printedBrand, textsOf } from './printed'
-import { paperWords, type StatementWordList } from './words'
+import { statementWords, type StatementWordList } from './statement-words'
+import { paperWords } from './words'
 
 /**
  * The Paper of a statement of account: what is open on a day, or all that was booked with the balance after each;
@@ -34,7 +35,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
     })
   const statement = statementOf(facts)
   const words = paperWords[language]
-  const own = words.statement
+  const own = statementWords[language]
   const { period, currency } = facts
   const money = (amount: DecimalText) => formatMoney(amount, currency, language)
   const say = sayer(language, facts)
@@ -139,7 +140,7 @@ function payTitle(
 
 /** How bookings are said in the statement's language. */
 function sayer(language: Language, { period, currency }: StatementFacts) {
-  const own = paperWords[language].statement
+  const own = statementWords[language]
   const money = (amount: DecimalText) => formatMoney(amount, currency, language)
   const day = (of: Day) => formatDay(of, language)
   const short = (of: Day) => formatDay(of, language, 'short')

@@ -1,7 +1,4 @@
 import type { Language } from '../money/format'
-import type { AgeingStep } from '../receivables/ageing'
-import type { EntryKind } from '../receivables/statement'
-import type { DocumentKind } from './kinds'
 import type { PaymentMethod } from './facts'
 
 /** The fixed words of papers. */
@@ -53,7 +50,6 @@ export interface PaperWordList {
   taxAtHome: (tax: string, currency: string, rate: string, source: string, date: string) => string
   accepted: (methods: string) => string
   receipt: ReceiptWordList
-  statement: StatementWordList
   /** Across a paper that was made again from what was issued. */
   copy: string
   /** Before the sender's own tax number. */
@@ -74,46 +70,6 @@ export interface ReceiptWordList {
   discount: (amount: string) => string
   writtenOff: (amount: string) => string
   stillOpen: (amount: string) => string
-}
-
-/** The fixed words of statements of account. */
-export interface StatementWordList {
-  /** Before the day on which the items are open, and before the time that it tells of. */
-  until: string
-  period: string
-  fromTo: (from: string, until: string) => string
-  document: string
-  what: string
-  due: string
-  day: string
-  amount: string
-  open: string
-  balance: string
-  opening: string
-  debits: string
-  credits: string
-  overdue: string
-  owed: string
-  favour: string
-  nothingOpen: string
-  late: (days: number) => string
-  dueOn: (day: string) => string
-  disputed: string
-  promised: (day: string) => string
-  /** What was booked and is no document. */
-  entries: Record<Exclude<EntryKind, DocumentKind>, string>
-  onAccount: string
-  ageing: Record<AgeingStep, string>
-  /** Credit notes and payments that settle nothing yet. */
-  unused: string
-  /** What is past due, and what is to be paid where nothing is. */
-  payOverdue: (amount: string) => string
-  payAsDue: (amount: string) => string
-  /** Before what the payer wrote. */
-  reference: (words: string) => string
-  nameUs: (customerNumber: string) => string
-  carried: string
-  broughtForward: string
 }
 
 export const paperWords: Record<Language, PaperWordList> = {
@@ -186,51 +142,6 @@ export const paperWords: Record<Language, PaperWordList> = {
       writtenOff: (amount) => `difference waived ${amount}`,
       stillOpen: (amount) => `still open ${amount}`,
     },
-    statement: {
-      until: 'Open on',
-      period: 'Period',
-      fromTo: (from, until) => `${from} to ${until}`,
-      document: 'Document',
-      what: 'For',
-      due: 'Due',
-      day: 'Date',
-      amount: 'Amount',
-      open: 'Open',
-      balance: 'Balance',
-      opening: 'Balance before',
-      debits: 'Invoiced and refunded',
-      credits: 'Paid and credited',
-      overdue: 'of which past due',
-      owed: 'Balance to pay',
-      favour: 'Balance in your favour',
-      nothingOpen: 'Balance',
-      late: (days) => (days === 1 ? '1 day late' : `${days} days late`),
-      dueOn: (day) => `due ${day}`,
-      disputed: 'disputed',
-      promised: (day) => `payment promised for ${day}`,
-      entries: {
-        payment: 'Payment',
-        refund: 'Refund',
-        discount: 'Early-payment discount',
-        waived: 'Difference waived',
-        transfer: 'Settled by another of our brands',
-      },
-      onAccount: 'not yet set against an invoice',
-      ageing: {
-        'not due': 'Not due',
-        '1–30': '1–30 days',
-        '31–60': '31–60 days',
-        '61–90': '61–90 days',
-        'over 90': 'Over 90 days',
-      },
-      unused: 'Credits',
-      payOverdue: (amount) => `Please pay ${amount}, which is past due`,
-      payAsDue: (amount) => `Please pay ${amount} as it falls due`,
-      reference: (words) => `reference ${words}`,
-      nameUs: (number) => `Give your customer number ${number} with the payment.`,
-      carried: 'Carried forward',
-      broughtForward: 'Brought forward',
-    },
   },
   de: {
     date: 'Datum',
@@ -300,51 +211,6 @@ export const paperWords: Record<Language, PaperWordList> = {
       discount: (amount) => `Skonto ${amount}`,
       writtenOff: (amount) => `Differenz erlassen ${amount}`,
       stillOpen: (amount) => `noch offen ${amount}`,
-    },
-    statement: {
-      until: 'Offen am',
-      period: 'Zeitraum',
-      fromTo: (from, until) => `${from} bis ${until}`,
-      document: 'Beleg',
-      what: 'Für',
-      due: 'Fällig',
-      day: 'Datum',
-      amount: 'Betrag',
-      open: 'Offen',
-      balance: 'Saldo',
-      opening: 'Saldo zuvor',
-      debits: 'Berechnet und erstattet',
-      credits: 'Bezahlt und gutgeschrieben',
-      overdue: 'davon überfällig',
-      owed: 'Saldo zu zahlen',
-      favour: 'Saldo zu Ihren Gunsten',
-      nothingOpen: 'Saldo',
-      late: (days) => (days === 1 ? 'seit 1 Tag fällig' : `seit ${days} Tagen fällig`),
-      dueOn: (day) => `fällig am ${day}`,
-      disputed: 'wird geklärt',
-      promised: (day) => `Zahlung zugesagt für ${day}`,
-      entries: {
-        payment: 'Zahlung',
-        refund: 'Erstattung',
-        discount: 'Skonto',
-        waived: 'Differenz erlassen',
-        transfer: 'Über eine andere unserer Marken beglichen',
-      },
-      onAccount: 'noch keiner Rechnung zugeordnet',
-      ageing: {
-        'not due': 'Nicht fällig',
-        '1–30': '1–30 Tage',
-        '31–60': '31–60 Tage',
-        '61–90': '61–90 Tage',
-        'over 90': 'Über 90 Tage',
-      },
-      unused: 'Guthaben',
-      payOverdue: (amount) => `Bitte zahlen Sie die überfälligen ${amount}`,
-      payAsDue: (amount) => `Bitte zahlen Sie ${amount} bei Fälligkeit`,
-      reference: (words) => `Verwendungszweck ${words}`,
-      nameUs: (number) => `Bitte geben Sie bei der Zahlung Ihre Kundennummer ${number} an.`,
-      carried: 'Übertrag',
-      broughtForward: 'Übertrag',
     },
   },
   fr: {
@@ -416,51 +282,6 @@ export const paperWords: Record<Language, PaperWordList> = {
       discount: (amount) => `escompte ${amount}`,
       writtenOff: (amount) => `écart abandonné ${amount}`,
       stillOpen: (amount) => `reste dû ${amount}`,
-    },
-    statement: {
-      until: 'Ouvert au',
-      period: 'Période',
-      fromTo: (from, until) => `du ${from} au ${until}`,
-      document: 'Pièce',
-      what: 'Pour',
-      due: 'Échéance',
-      day: 'Date',
-      amount: 'Montant',
-      open: 'Reste dû',
-      balance: 'Solde',
-      opening: 'Solde antérieur',
-      debits: 'Facturé et remboursé',
-      credits: 'Réglé et crédité',
-      overdue: 'dont échu',
-      owed: 'Solde à régler',
-      favour: 'Solde en votre faveur',
-      nothingOpen: 'Solde',
-      late: (days) => (days === 1 ? 'échue depuis 1 jour' : `échue depuis ${days} jours`),
-      dueOn: (day) => `échéance ${day}`,
-      disputed: 'contestée',
-      promised: (day) => `règlement promis pour le ${day}`,
-      entries: {
-        payment: 'Règlement',
-        refund: 'Remboursement',
-        discount: 'Escompte',
-        waived: 'Écart abandonné',
-        transfer: 'Réglé par une autre de nos marques',
-      },
-      onAccount: 'pas encore imputé à une facture',
-      ageing: {
-        'not due': 'Non échu',
-        '1–30': '1–30 jours',
-        '31–60': '31–60 jours',
-        '61–90': '61–90 jours',
-        'over 90': 'Plus de 90 jours',
-      },
-      unused: 'Avoirs',
-      payOverdue: (amount) => `Merci de régler ${amount}, déjà échus`,
-      payAsDue: (amount) => `Merci de régler ${amount} à l’échéance`,
-      reference: (words) => `référence ${words}`,
-      nameUs: (number) => `Indiquez votre numéro de client ${number} lors du règlement.`,
-      carried: 'À reporter',
-      broughtForward: 'Report',
     },
   },
 }

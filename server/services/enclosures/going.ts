@@ -14,7 +14,7 @@ import { dayInZone } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import {
-  anyCopies,
+  anyLists,
   anyEnclosure,
   documentsWithCopies,
   bytesOf,
@@ -157,7 +157,7 @@ export const sizeOf = (files: EmailFiles, documents?: readonly number[]): number
 
 /** Why prepared documents cannot go: their email would be larger than its mail account takes. By id, in words. */
 export async function oversized(ids: readonly number[], person: string): Promise<Map<number, string>> {
-  if (ids.length === 0 || !((await anyEnclosure()) ?? (await anyCopies()))) return new Map()
+  if (ids.length === 0 || !((await anyEnclosure()) ?? (await anyLists(ids)))) return new Map()
   const found = new Map<number, string>()
   for (const [id, files] of await filesOfPrepared(ids, person)) {
     const words = tooLarge(sizeOf(files), files.most)

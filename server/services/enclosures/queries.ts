@@ -95,19 +95,14 @@ export const documentsWithCopies = (documentIds: readonly number[]) =>
     { documentIds },
   )
 
-/** Whether any customer, group or the house wants copies with statements. */
-export const anyCopies = () =>
+/** Whether any of these prepared documents lists others, of which copies may go along. */
+export const anyLists = (preparedIds: readonly number[]) =>
   one<{ id: number }>(
-    `select 1 id
-    from (
-      select preferences from company
-      union all
-      select preferences from customer_group
-      union all
-      select preferences from customer
-    ) p
-    where p.preferences::text like '%"copies"%'
+    `select id
+    from prepared_document
+    where id = any($preparedIds::int[]) and kind = any($kinds::text[])
     limit 1`,
+    { preparedIds, kinds: kindsOf('account') },
   )
 
 /** Whether a house has any; most questions end here where it has none. */

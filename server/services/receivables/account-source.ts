@@ -78,12 +78,13 @@ async function loadAccountContexts(
     // a reminder asks for what is past due now, whenever it was prepared
     const books = await booksOf(own, period.form === 'reminder' ? { ...period, until: today } : period)
     const found = await accountRows(own, period.until)
+    const factsFor = kind === 'payment reminder' ? await remindersOf(books, today) : asItIs
     const contacts = groupBy(
       await contactsOfCustomers([...new Set(found.map((row) => row.customerId))]),
       (contact) => contact.customerId,
     )
     for (const row of found) {
-      const made = await factsFor(kind, row, { ...books.get(row.sourceId)!, currency: row.currency }, today)
+      const made = factsFor(row, { ...books.get(row.sourceId)!, currency: row.currency })
       const { statement, reminder } = made
       const context = contextOf(
         kind,
@@ -112,32 +113,33 @@ interface AccountFacts {
   nothing?: string
 }
 
-/** What the document of an account says: all of its books, or, as a reminder, what of them is past due. */
-async function factsFor(
-  kind: DocumentKind,
-  row: SubjectRow,
-  statement: StatementFacts,
+/** What the document of an account says, by its customer and its books. */
+type Said = (row: SubjectRow, statement: StatementFacts) => AccountFacts
+
+/** A statement says all of the books. */
+const asItIs: Said = (_row, statement) => ({ statement })
+
+/** A reminder says what of them is past due; what was done about each item is found for all accounts at once. */
+async function remindersOf(
+  books: ReadonlyMap<number, Pick<StatementFacts, 'open'>>,
   today: Day,
-): Promise<AccountFacts> {
-  if (kind !== 'payment reminder') return { statement }
+): Promise<Said> {
   const { reminders: rule } = await houseSettings()
-  const last = new Map(
-    (await lastReminders(statement.open.flatMap((one) => one.documentId ?? []))).map((one) => [
-      one.documentId,
-      one,
-    ]),
-  )
-  const open = statement.open.map((one) => ({
-    ...one,
-    level: last.get(one.documentId ?? 0)?.level ?? 0,
-    remindedOn: last.get(one.documentId ?? 0)?.remindedOn ?? null,
-  }))
-  const language = row.customerLanguage ?? (await company()).language
-  const letter = remind(open, { currency: row.currency, language, rule }, today)
-  if ('nothing' in letter) return { statement, nothing: letter.nothing }
-  return {
-    statement: { ...statement, open: letter.open, balance: letter.asked },
-    reminder: letter.reminder,
+  const house = await company()
+  const items = [...books.values()].flatMap(({ open }) => open.flatMap((one) => one.documentId ?? []))
+  const last = new Map((await lastReminders(items)).map((one) => [one.documentId, one]))
+  return (row, statement) => {
+    const open = statement.open.map((one) => {
+      const { level = 0, remindedOn = null } = last.get(one.documentId ?? 0) ?? {}
+      return { ...one, level, remindedOn }
+    })
+    const language = row.customerLanguage ?? house.language
+    const letter = remind(open, { currency: row.currency, language, rule }, today)
+    if ('nothing' in letter) return { statement, nothing: letter.nothing }
+    return {
+      statement: { ...statement, open: letter.open, balance: letter.asked },
+      reminder: letter.reminder,
+    }
   }
 }
 
