@@ -17,6 +17,7 @@ export const dispatch = {
   'not-unsent': 'One of these documents is already on its way. Look again.',
   'nothing-to-print': 'None of these waits for the printer any more.',
   'one-by-one/emails': 'Emails of held or withdrawn orders are let go one by one.',
+  'on-its-way': 'It is just being sent, or somebody was there first. Look again in a moment.',
   'order-stopped/several':
     'The order of {number} is {stopped}, so {others} held. Such emails are let go one by one.',
   'sent-before': '{document} already went to {to} on {day}. Send it again?',

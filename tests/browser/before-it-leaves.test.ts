@@ -278,6 +278,8 @@ describe('what waits', () => {
     await desk.press('Enter')
     await says('goes to office@busy.example')
     await desk.page.goto(`${desk.base}/?stage=waiting&search=busy.example`)
+    // the first try is over: while one is under way, nothing can be held
+    await row('put off')
     await desk.wait('[data-test="hold"]')
     await desk.page.click('[data-test="hold"]')
     await row('held')

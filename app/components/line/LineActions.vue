@@ -110,6 +110,12 @@ const at = computed(() =>
 const emails = computed(() =>
   subject.value.filter((row) => row.channel === 'email' && row.state === 'waiting'),
 )
+/** Those that a time was asked for: what moves on while the question stands does not leave it empty. */
+const timed = ref<LineRow[]>([])
+function askForTime() {
+  timed.value = [...emails.value]
+  asking.value = 'later'
+}
 const heldEmails = computed(() => emails.value.filter((row) => row.held && !row.stopped))
 useMainKey(() => {
   if (!session.may('clerk') || count.value === 0) return
@@ -174,7 +180,7 @@ useMainKey(() => {
           @click="keepBack('hold', emails)"
           >{{ t('line.holdCount', { count: emails.filter((row) => !row.held).length }) }}</VBtn
         >
-        <VBtn v-if="emails.length" :disabled="busy" data-test="later" @click="asking = 'later'">{{
+        <VBtn v-if="emails.length" :disabled="busy" data-test="later" @click="askForTime">{{
           t('line.atATime')
         }}</VBtn>
         <VBtn v-if="emails.length" :disabled="busy" data-test="cancel" @click="asking = 'close'">{{
@@ -221,11 +227,11 @@ useMainKey(() => {
   <Ask
     v-else-if="asking === 'later'"
     v-model="ask"
-    :title="t('line.whenShallEmailsGo', { emails: plural(emails.length, 'email') })"
+    :title="t('line.whenShallEmailsGo', { emails: plural(timed.length, 'email') })"
     :go="t('line.setTheTime')"
     :busy="busy"
     :disabled="!at"
-    @go="keepBack('later', emails, at!)"
+    @go="keepBack('later', timed, at!)"
     ><p class="strong at">
       <I18nT keypath="line.onDayAtTimeZoneWords" scope="global"
         ><template #day

@@ -97,7 +97,13 @@ export async function decideByHand(
   })
 }
 
-/** Keeps waiting emails back, or lets them go again. Answers the ids. */
+/** What is just being handed over cannot be kept back any more. @throws Refusal "on-its-way" where none was left */
+function someOf<Done extends { id: number }>(done: readonly Done[]): number[] {
+  if (done.length === 0) throw new Refusal('on-its-way')
+  return done.map(({ id }) => id)
+}
+
+/** Keeps waiting emails back, or lets them go again. Answers the ids. @throws Refusal "on-its-way" */
 export async function hold(
   ids: readonly number[],
   held: boolean,
@@ -123,7 +129,7 @@ export async function hold(
       })),
     )
     publish('line')
-    return done.map((one) => one.id)
+    return someOf(done)
   })
 }
 
@@ -148,7 +154,7 @@ async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Pr
 
 /**
  * Lets waiting emails go at a time of the clerk's choice. @throws Refusal "bad-time" for one that is past or
- * more than 60 days off
+ * more than 60 days off; "on-its-way"
  */
 export async function sendLater(ids: readonly number[], at: Date, who: Principal): Promise<number[]> {
   const now = clock.now()
@@ -166,7 +172,7 @@ export async function sendLater(ids: readonly number[], at: Date, who: Principal
       })),
     )
     publish('line')
-    return done.map((one) => one.id)
+    return someOf(done)
   })
 }
 
