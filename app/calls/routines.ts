@@ -2,6 +2,9 @@ import { api, type BodyOf, type QueryOf } from '../composables/api'
 
 export const fetchRoutines = () => api.get('/api/routines')
 
+/** The newest turns of a routine of the clock. */
+export const fetchTurns = (id: number) => api.get('/api/routines/{id}/turns', { path: { id } })
+
 export const fetchMissed = (id: number, query: QueryOf<'/api/routines/{id}/missed', 'get'>) =>
   api.get('/api/routines/{id}/missed', { path: { id }, query })
 

@@ -8,6 +8,9 @@ export const prepareStatements = (body: BodyOf<'/api/statements/prepare', 'post'
 export const startStatements = (body: BodyOf<'/api/statements', 'post'>) =>
   api.post('/api/statements', { body })
 
+/** The newest runs, with what came of their accounts. */
+export const fetchStatementRuns = () => api.get('/api/statements')
+
 export const fetchStatementRun = (id: number) => api.get('/api/statements/{id}', { path: { id } })
 
 export const stopStatements = (id: number) =>

@@ -1,6 +1,13 @@
 import { t } from '../words'
 import { countryName } from '../../core/countries'
-import { plainName, type ChoiceSubject, type Condition } from '../../core/routines/sentence'
+import {
+  canBeAsked,
+  plainName,
+  type ChoiceSubject,
+  type Condition,
+  type RoutineEvent,
+  type TotalOf,
+} from '../../core/routines/sentence'
 import type { RoutineChoices } from '../contract'
 import type { WordChoice } from '../components/list/WordPicker.vue'
 
@@ -34,8 +41,11 @@ export const nameIn =
       ? (choicesFor(choices, about).find((one) => one.value === value)?.words ?? value)
       : plainName(about, value)
 
-/** What "+ and" offers, and the condition each begins with. */
-export function newConditions(choices: RoutineChoices): { words: string; condition: Condition }[] {
+/** What "+ and" offers of an event, and the condition each begins with. */
+export function newConditions(
+  choices: RoutineChoices,
+  event: RoutineEvent,
+): { words: string; condition: Condition }[] {
   const subjects: [ChoiceSubject, string][] = [
     ['brand', t('common.itIsSoldBy')],
     ['customer', t('common.itsCustomerIs')],
@@ -45,17 +55,22 @@ export function newConditions(choices: RoutineChoices): { words: string; conditi
     ['item', t('common.itHoldsTheItem')],
     ['currency', t('common.itIsInTheCurrency')],
   ]
-  return [
-    {
-      words: t('common.itsTotalIsOver'),
+  const sums: [TotalOf, string][] = [
+    ['gross', t('common.itsTotalIsOver')],
+    ['overdue', t('routines.whatIsPastDueIsOver')],
+    ['balance', t('routines.itsBalanceIsOver')],
+  ]
+  const all: { words: string; condition: Condition }[] = [
+    ...sums.map(([of, words]) => ({
+      words,
       condition: {
         about: 'total',
-        of: 'gross',
+        of,
         is: 'over',
         amount: '',
         currency: choices.currencies[0] ?? 'EUR',
-      },
-    },
+      } as Condition,
+    })),
     ...subjects.map(([about, words]) => ({
       words,
       condition: { about, is: 'one of', values: [] } as Condition,
@@ -65,4 +80,5 @@ export function newConditions(choices: RoutineChoices): { words: string; conditi
       condition: { about: 'field', field, is: 'contains', value: '' } as Condition,
     })),
   ]
+  return all.filter(({ condition }) => canBeAsked(condition, event))
 }

@@ -71,10 +71,17 @@ describe('the choices of a condition', () => {
     expect(nameIn(choices)('customer', '99999')).toBe('99999'))
 
   test('begin empty, one for each subject and own field', () => {
-    const offered = newConditions(choices)
+    const offered = newConditions(choices, 'order status')
     expect(offered.map((one) => one.words)).toContain('its field “Season order” …')
     expect(offered[0]!.condition).toMatchObject({ about: 'total', amount: '', currency: 'EUR' })
     expect(new Set(offered.map((one) => one.words)).size).toBe(offered.length)
     for (const { condition } of offered.slice(1, 8)) expect(condition).toMatchObject({ values: [] })
+  })
+
+  test('are asked of accounts only as far as an account has such a thing', () => {
+    const offered = newConditions(choices, 'time').map((one) => one.words)
+    expect(offered).toContain('what is past due is over …')
+    expect(offered).not.toContain('it holds the item …')
+    expect(offered).not.toContain('its field “Season order” …')
   })
 })

@@ -21,7 +21,7 @@ import type { RoutineVersion, RoutineView } from '../contract'
 const session = useSession()
 const route = useRoute()
 const { filters, set } = useFilters({ routine: '' })
-const side = ref<'trial' | 'versions'>('trial')
+const side = ref<'trial' | 'turns' | 'versions'>('trial')
 const asking = ref<Trust | null>(null)
 const ask = computed({
   get: () => asking.value !== null,
@@ -151,6 +151,9 @@ const add = (name: string) =>
                 ? t('routines.onSinceAppliesSince', { appliesSince: shortTime(routine.appliesSince!) })
                 : t('common.off')
             }}</span>{{ ' ' }}
+            <span v-if="routine.nextTurn">{{
+              t('routines.nextTurnAt', { at: shortTime(routine.nextTurn) })
+            }}</span>
             <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">
               {{ routine.isOn ? t('routines.switchOff') : t('routines.switchOn') }}
             </button>
@@ -184,7 +187,11 @@ const add = (name: string) =>
             @click="catching = true"
             >{{
               t('routines.catchUpOnOlderRoutine', {
-                routine: routine.sentence.on === 'payment' ? 'payments' : 'orders',
+                routine: { payment: 'payments', time: 'accounts', orders: 'orders' }[
+                  routine.sentence.on === 'payment' || routine.sentence.on === 'time'
+                    ? routine.sentence.on
+                    : 'orders'
+                ],
               })
             }}</VBtn
           >

@@ -1,4 +1,4 @@
-import type { Day } from '../documents/days'
+import { dayWords, type Day } from '../documents/days'
 import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
 import type { Language } from '../money/format'
 import { daysLate } from './ageing'
@@ -74,6 +74,17 @@ export interface ReminderFacts {
   items: { documentId: number; number: string; open: DecimalText; from: number; reaches: number }[]
 }
 
+/** Money that the bank says has come from a customer, and that nobody has booked yet. */
+export interface MoneyArrived {
+  day: Day
+  amount: DecimalText
+  currency: Currency
+}
+
+/** Why an account is not reminded of while its money lies unbooked. */
+export const arrivedWords = ({ day, amount, currency }: MoneyArrived): string =>
+  `${moneyText(amount, currency)} ${currency} came on ${dayWords(day)} and is not booked yet: see Accounts, Bank.`
+
 /** The items of one letter, and what it says. */
 export interface ReminderLetter {
   reminder: ReminderFacts
@@ -89,12 +100,18 @@ export interface ReminderLetter {
  */
 export function remind(
   open: readonly Remindable[],
-  { currency, language, rule }: { currency: Currency; language: Language; rule: ReminderRule },
+  {
+    currency,
+    language,
+    rule,
+    arrived,
+  }: { currency: Currency; language: Language; rule: ReminderRule; arrived?: MoneyArrived },
   today: Day,
 ): ReminderLetter | { nothing: string } {
   const owed = open.filter((one) => new Decimal(one.open).gt(0))
   const overdue = owed.filter((one) => one.dueDate !== null && daysLate(one.dueDate, today) > 0)
   if (overdue.length === 0) return { nothing: 'Nothing is past due.' }
+  if (arrived) return { nothing: arrivedWords(arrived) }
   const due = overdue.map((one) => ({ one, due: levelDue(one, rule, today) }))
   const now = due.filter((each) => typeof each.due === 'number')
   if (now.length === 0) {

@@ -100,11 +100,19 @@ export function statementOf({
     debits: part(amounts, true),
     credits: part(amounts, false),
     closing: money(isOpen),
-    overdue: sumOf(owed.filter((one) => stepOf(one) !== 'not due')),
+    overdue: money(overdueOf(open, period.until)),
     ageing: ageingSteps.map((step) => ({ step, sum: sumOf(owed.filter((one) => stepOf(one) === step)) })),
     favour: sumOf(open.filter((one) => new Decimal(one.open).lt(0))),
   }
 }
+
+/** What is past due on a day, without what is in the customer's favour. */
+export const overdueOf = (open: readonly OpenEntry[], day: Day): Decimal =>
+  sum(
+    open
+      .filter((one) => new Decimal(one.open).gt(0) && ageingStep(one.dueDate ?? one.day, day) !== 'not due')
+      .map((one) => one.open),
+  )
 
 /** Why there is nothing to make a statement of; undefined where there is something. */
 export function nothingToState({ period, opening, entries, open }: StatementFacts): string | undefined {

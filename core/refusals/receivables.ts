@@ -40,6 +40,7 @@ export const receivables = {
   'over-settled/on-account': 'Of that payment {open} {currency} are on account.',
   'over-settled/refund': 'More is given back than is refunded.',
   'read-before': 'This file was read on {day} by {by}, as {name}. Nothing was booked again.',
+  'money-arrived': '{words}',
   'read-before/now': 'This file is just being read.',
   'reminder-waits': 'A reminder of {day} waits in To check already. Send it, or return it to To send first.',
   'statement-off':

@@ -11,8 +11,8 @@ import {
 } from './sentence'
 
 /**
- * What happened and the facts at that moment, as the event row keeps them (schema 3: posting and payments; 2:
- * net, customer, items, fields).
+ * What happened and the facts at that moment, as the event row keeps them (schema 4: accounts at a time; 3: posting
+ * and payments; 2: net, customer, items, fields).
  */
 export interface EventFacts {
   /** The order's number; empty where there is no order. */
@@ -25,6 +25,13 @@ export interface EventFacts {
   number?: string
   /** The kind of the receipt that what was recorded calls for. */
   receipt?: DocumentKind
+  /** At a time: when, which of the account's documents is meant, and that the clock made it and no person. */
+  moment?: string
+  occasion?: string
+  byClock?: true
+  /** Of an account: what is open in all, and past due. */
+  balance?: string
+  overdue?: string
   total: string
   net?: string
   currency: string
@@ -63,7 +70,7 @@ function valuesOf(about: ChoiceSubject, facts: EventFacts): string[] | undefined
 function answer(condition: Condition, facts: EventFacts): ConditionSeen {
   const words = conditionWords(condition)
   if (condition.about === 'total') {
-    const amount = condition.of === 'net' ? facts.net : facts.total
+    const amount = facts[condition.of === 'gross' ? 'total' : condition.of]
     if (amount === undefined) return { words, holds: false, seen: notKept }
     const seen = `${amount} ${facts.currency}`
     if (facts.currency !== condition.currency) return { words, holds: false, seen }
@@ -107,6 +114,8 @@ function happened(sentence: RoutineSentence, facts: EventFacts): ConditionSeen {
       holds: facts.to !== undefined && sentence.statuses.includes(facts.to),
       seen: facts.to ?? 'something else',
     }
+  if (event === 'time')
+    return { words, holds: facts.moment !== undefined, seen: facts.moment ?? 'something else' }
   const kind = event === 'posted' ? facts.posted : facts.receipt
   return {
     words,

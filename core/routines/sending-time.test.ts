@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { instantInZone } from '../documents/days'
 import { sendingTime } from './sending-time'
+import { plainWorkingDay } from './time'
 
 const workdays = { from: '08:00', to: '17:00', workdays: true }
 const goes = (now: string, delay: number, hours: typeof workdays | null, zone = 'Europe/Dublin') =>
-  sendingTime(new Date(now), delay, hours, zone).toISOString()
+  sendingTime(new Date(now), delay, hours, { zone, isWorkingDay: plainWorkingDay }).toISOString()
 
 describe('a paper leaves', () => {
   test('at once, or after its delay, when no hours are set', () => {

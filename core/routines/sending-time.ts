@@ -1,22 +1,22 @@
-import { addDays, dayInZone, instantInZone, weekdayOf } from '../documents/days'
+import { addDays, dayInZone, instantInZone } from '../documents/days'
 import type { SendingHours } from './sentence'
+import type { Calendar } from './time'
 
 /**
- * When a paper issued now may leave: after the delay, and then within the sending hours of the house's zone.
- * Working days are Monday to Friday.
+ * When a paper issued now may leave: after the delay, and then within the sending hours of the house's calendar.
  */
 export function sendingTime(
   now: Date,
   delayMinutes: number,
   hours: SendingHours | null | undefined,
-  zone: string,
+  { zone, isWorkingDay }: Calendar,
 ): Date {
   const earliest = new Date(now.getTime() + delayMinutes * 60_000)
   if (!hours) return earliest
   const day = dayInZone(earliest, zone)
-  for (let ahead = 0; ahead < 8; ahead++) {
+  for (let ahead = 0; ahead < 31; ahead++) {
     const candidate = addDays(day, ahead)
-    if (hours.workdays && weekdayOf(candidate) > 5) continue
+    if (hours.workdays && !isWorkingDay(candidate)) continue
     const opens = instantInZone(candidate, hours.from, zone)
     const closes = instantInZone(candidate, hours.to, zone)
     if (earliest < closes) return earliest > opens ? earliest : opens

@@ -1,4 +1,7 @@
 import { countryName } from '../countries'
+import type { RelativePeriod } from '../receivables/relative-period'
+import { relativePeriodWords } from '../receivables/relative-period'
+import { checkTime, timeWords, type TimePattern } from './time'
 import {
   kindFacts,
   kindsOf,
@@ -14,8 +17,11 @@ import { Decimal } from '../money/decimal'
 export type Trust = 'by hand' | 'after a check' | 'automatic'
 export const trusts: readonly Trust[] = ['by hand', 'after a check', 'automatic']
 
-/** What a routine waits for: an order's status, a document being posted, a payment or refund being recorded. */
-export const routineEvents = ['order status', 'posted', 'payment'] as const
+/**
+ * What a routine waits for: an order's status, a document being posted, a payment or refund being recorded, or a
+ * time, at which it looks at every account.
+ */
+export const routineEvents = ['order status', 'posted', 'payment', 'time'] as const
 export type RoutineEvent = (typeof routineEvents)[number]
 
 /** The sentence of a routine: when … and …, issue …, write to …, with a copy to …, let it go …. */
@@ -26,6 +32,9 @@ export interface RoutineSentence {
   statuses: string[]
   conditions: Condition[]
   issue: DocumentKind
+  /** Of "time": when, and what its statements are of. */
+  at?: TimePattern
+  period?: RelativePeriod
   /** Role of the contact it is written to. */
   to: ContactRole
   /** Addresses that get a copy (CC). */
@@ -57,8 +66,18 @@ export const choiceSubjects = [
 ] as const
 export type ChoiceSubject = (typeof choiceSubjects)[number]
 
+/** Sums that a condition can be about: of an order or document, and of an account. */
+export const totalsOf = ['gross', 'net', 'balance', 'overdue'] as const
+export type TotalOf = (typeof totalsOf)[number]
+const totalWords: Record<TotalOf, string> = {
+  gross: 'its total',
+  net: 'its net total',
+  balance: 'its balance',
+  overdue: 'what is past due of it',
+}
+
 export type Condition =
-  | { about: 'total'; of: 'gross' | 'net'; is: 'over' | 'at most'; amount: string; currency: string }
+  | { about: 'total'; of: TotalOf; is: 'over' | 'at most'; amount: string; currency: string }
   | { about: ChoiceSubject; is: 'one of' | 'not'; values: string[] }
   | { about: 'field'; field: string; is: 'filled' | 'empty' | 'contains' | 'is'; value: string }
 
@@ -86,10 +105,7 @@ export function conditionWords(
   nameOf: (about: ChoiceSubject, value: string) => string = plainName,
 ): string {
   if (condition.about === 'total')
-    return (
-      `its ${condition.of === 'net' ? 'net total' : 'total'} is ${condition.is} ${condition.amount} ` +
-      `${condition.currency}`
-    )
+    return `${totalWords[condition.of]} is ${condition.is} ${condition.amount} ${condition.currency}`
   if (condition.about === 'field') {
     const value = `“${condition.value}”`
     const says = {
@@ -127,10 +143,18 @@ export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = 
   'order status': orderKinds,
   posted: postedKinds,
   payment: kindsOf('payment'),
+  time: kindsOf('account'),
+}
+
+/** Whether a condition can be asked of what an event is about: an account has no items, an order no balance. */
+export const canBeAsked = (condition: Condition, event: RoutineEvent): boolean => {
+  const ofAccount = event === 'time'
+  if (condition.about === 'total') return ofAccount === ['balance', 'overdue'].includes(condition.of)
+  return !(ofAccount && (condition.about === 'item' || condition.about === 'field'))
 }
 
 /** What it waits for, in words: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */
-export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | 'issue'>): string {
+export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | 'issue' | 'at'>): string {
   switch (eventOf(sentence)) {
     case 'order status':
       return `an order becomes ${sentence.statuses.join(' or ')}`
@@ -138,12 +162,29 @@ export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | '
       return `${kindFacts[sentence.issue].one} is posted`
     case 'payment':
       return sentence.issue === receiptKind('out') ? 'a refund is recorded' : 'a payment is recorded'
+    case 'time':
+      return sentence.at ? timeWords(sentence.at) : 'it is time'
   }
 }
 
+/** Whether its statements are of a period; a reminder is of the day itself. */
+export const isOfPeriod = ({ on, issue }: Pick<RoutineSentence, 'on' | 'issue'>): boolean =>
+  on === 'time' && issue === 'statement of account'
+
 /** What it does then: "issue an invoice", or "send it" for what is posted. */
-export const actWords = (sentence: Pick<RoutineSentence, 'on' | 'issue'>) =>
-  eventOf(sentence) === 'posted' ? 'send that very document' : `issue ${kindFacts[sentence.issue].one}`
+export function actWords(sentence: Pick<RoutineSentence, 'on' | 'issue' | 'period'>): string {
+  const { one } = kindFacts[sentence.issue]
+  switch (eventOf(sentence)) {
+    case 'posted':
+      return 'send that very document'
+    case 'time': {
+      const period = isOfPeriod(sentence) ? ` ${relativePeriodWords[sentence.period ?? 'open items']}` : ''
+      return `issue ${one} to each account${period}`
+    }
+    default:
+      return `issue ${one}`
+  }
+}
 
 /** When it goes, as it stands in the sentence: "at once", "20 minutes later, on working days 08:00–17:00". */
 export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hours'>): string {
@@ -192,10 +233,13 @@ export function checkSentence(
     throw badInput('bad-sentence/no-status', 'statuses')
   const unknown = sentence.statuses.find((status) => !orderStatuses.includes(status))
   if (unknown) throw badInput('bad-sentence/status', 'statuses', { status: unknown })
+  if (event === 'time') checkTime(sentence.at)
   if (!contactRoles.includes(sentence.to))
     throw badInput('bad-sentence/role', 'to', { role: sentence.to, roles: contactRoles.join(', ') })
   for (const [index, condition] of sentence.conditions.entries()) {
     const field = `conditions.${index}`
+    if (!canBeAsked(condition, event))
+      throw badInput(event === 'time' ? 'bad-sentence/of-account' : 'bad-sentence/of-order', field)
     if (condition.about === 'total') {
       if (!/^\d{1,10}(\.\d{1,4})?$/.test(condition.amount) || new Decimal(condition.amount).isNegative())
         throw badInput('bad-sentence/amount', field)

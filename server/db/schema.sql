@@ -695,7 +695,9 @@ create table routine (
   version integer not null default 1,
   sentence jsonb not null,
   changed_at timestamptz not null,
-  changed_by text not null
+  changed_by text not null,
+  -- of a routine of the clock that is on: when it is due
+  next_turn timestamptz
 );
 
 -- A routine as it was after each change.
@@ -709,6 +711,17 @@ create table routine_version (
   made_at timestamptz not null,
   made_by text not null,
   primary key (routine_id, version)
+);
+
+-- A turn that a routine of the clock has had.
+create table routine_turn (
+  routine_id integer not null references routine,
+  -- when it was due
+  at timestamptz not null,
+  taken_at timestamptz not null,
+  -- how many turns before it were missed and passed over
+  passed integer not null,
+  primary key (routine_id, at)
 );
 
 -- What happened to an order, a document or a payment, with the facts that routines test, as they were.
@@ -728,6 +741,7 @@ create table event (
 );
 create index event_of_status on event (at) where kind = 'order status';
 create index event_source_id_idx on event (source_id);
+create index event_of_one_routine on event (only_routine, at) where only_routine is not null;
 create index event_unseen on event (id) where looked_at is null;
 
 -- What a routine made of an event, and each condition with the value seen.
@@ -1503,6 +1517,7 @@ create table bank_entry (
 );
 create index bank_entry_file_id_state_id_idx on bank_entry (file_id, state, id);
 create index bank_entry_to_book on bank_entry (id) where state = 'to book';
+create index bank_entry_waiting on bank_entry (id) where state in ('sure', 'unsure', 'strange', 'to book');
 
 -- History and processes
 

@@ -24,6 +24,8 @@ export interface Jobs {
   'send-rehearsals': { rehearsalIds: number[] }
   /** Statements of many accounts that somebody had prepared. */
   'make-statements': { runId: number }
+  /** A routine of the clock that is due. */
+  'take-turn': { routineId: number }
   /** An invitation, or a code for a new password. */
   'write-to-staff': { staffId: number; purpose: 'invitation' | 'new password' }
 }
@@ -40,6 +42,7 @@ const priority: Record<keyof Jobs, number> = {
   'book-bank-entries': 2,
   'go-on-importing': 2,
   'make-statements': 2,
+  'take-turn': 1,
   'write-to-staff': 1,
 }
 

@@ -22,6 +22,7 @@ import { run as refreshPrepared } from './tasks/refresh-prepared'
 import { run as sendDispatches } from './tasks/send-dispatches'
 import { run as sendRehearsals } from './tasks/send-rehearsals'
 import { run as sendRun } from './tasks/send-run'
+import { run as takeTurn } from './tasks/take-turn'
 import { run as writeToStaff } from './tasks/write-to-staff'
 
 const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => Promise<void> } = {
@@ -36,6 +37,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'send-dispatches': sendDispatches,
   'send-rehearsals': sendRehearsals,
   'send-run': sendRun,
+  'take-turn': takeTurn,
   'write-to-staff': writeToStaff,
 }
 

@@ -88,6 +88,16 @@ describe('statements of many', () => {
     await kindInHand('Statement of account')
     expect(desk.page.url()).toContain('kind=statement')
   })
+
+  test('the report of a run is there again after its dialog was left', async () => {
+    await begin()
+    await desk.page.click('[data-test="statement-runs"]')
+    await desk.page.waitForSelector('[data-run]')
+    await desk.page.click('[data-run]')
+    await desk.wait('[data-test="statement-counts"]')
+    expect(await desk.text('[data-test="statement-counts"]')).toMatch(/\d+ wait in To check/)
+    await desk.clickText('.ask button', 'Close')
+  })
 })
 
 describe('reminders', () => {

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
 import { addDays, dayInZone } from '../../core/documents/days'
 import type { Paper } from '../../core/documents/paper'
@@ -69,7 +70,44 @@ const levels = (documentId: number) =>
   rows('select level from reminder where document_id = $1 order by level', [documentId])
 const daysLater = (days: number) => onTestFinished(clock.use(() => new Date(Date.now() + days * 86_400_000)))
 
+/** Money that the bank says has come from a customer, and that nobody has booked. */
+async function moneyOf(name: string, amount: string): Promise<number> {
+  const bytes = Buffer.from(`movement of ${name}`)
+  const sha256 = createHash('sha256').update(bytes).digest('hex')
+  await run(`insert into file values ($1, 'text/csv', $2, $3, now())`, [sha256, bytes.length, bytes])
+  const { id: fileId } = (await one<{ id: number }>(
+    `insert into bank_file (sha256, name, state, made_at, made_by)
+    values ($1, 'movements', 'ready', now(), 'Test')
+    returning id`,
+    [sha256],
+  ))!
+  const { id } = (await one<{ id: number }>(
+    `insert into bank_entry (file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state,
+      reason, proposal)
+    values ($1, 'a', $2, current_date, $3, 'EUR', $2, '', '', '', 'strange', '', '{"customerId": null}')
+    returning id`,
+    [fileId, name, amount],
+  ))!
+  return id
+}
+
 describe('a reminder', () => {
+  test('is not made of who has paid as far as the bank knows, nor issued where that came between', async () => {
+    const { name } = house.customer('10438')
+    const { id } = await late('10438', 20)
+    const made = await remind('10438')
+    const entry = await moneyOf(name.toUpperCase(), '612.54')
+    const result = await issue(made.preparedId!)
+    expect(result.reason).toContain('612.54 EUR came on')
+    expect(await levels(id)).toEqual([])
+    await run(
+      `update bank_entry set state = 'set aside', decided_by = 'Test', decided_at = now() where id = $1`,
+      [entry],
+    )
+    expect(await issue(made.preparedId!)).toMatchObject({ outcome: 'issued' })
+    expect(await levels(id)).toEqual([{ level: 1 }])
+  })
+
   test('asks for all that is past due with the words of its level, and stands at each invoice', async () => {
     const first = await late('10417', 30)
     const second = await late('10417', 8)

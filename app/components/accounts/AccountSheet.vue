@@ -4,6 +4,7 @@ import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
+import AccountLooks from './AccountLooks.vue'
 import AccountPayments from './AccountPayments.vue'
 import PaymentDialog from './PaymentDialog.vue'
 import StatementDialog from './StatementDialog.vue'
@@ -232,6 +233,7 @@ useMainKey(() => {
         </li>
         <li v-if="view.statements.length === 0" class="soft">{{ t('accounts.noStatementYet') }}</li>
       </ul>
+      <AccountLooks v-if="view.looked.length > 0" :looked="view.looked" />
       <h2>{{ t('common.payments') }}</h2>
       <AccountPayments
         :account="view"

@@ -84,14 +84,17 @@ async function go() {
     <p>
       {{
         t('routines.ofPaymentThatHaveNoIssue', {
-          ofPayment: ofPayment
-            ? t('routines.routineOfTheseDays', {
-                routine:
-                  routine.sentence.issue === receiptKind('out')
-                    ? t('routines.refunds')
-                    : t('common.payments'),
-              })
-            : t('routines.ordersThatCameToRoutine', { routine: routine.sentence.statuses.join(' or ') }),
+          ofPayment:
+            routine.sentence.on === 'time'
+              ? t('routines.accountsOfTheLastTurn')
+              : ofPayment
+                ? t('routines.routineOfTheseDays', {
+                    routine:
+                      routine.sentence.issue === receiptKind('out')
+                        ? t('routines.refunds')
+                        : t('common.payments'),
+                  })
+                : t('routines.ordersThatCameToRoutine', { routine: routine.sentence.statuses.join(' or ') }),
           issue: routine.sentence.issue,
           routine:
             routine.trust === 'by hand' ? t('routines.isListedInToSend') : t('routines.waitsInToCheck'),

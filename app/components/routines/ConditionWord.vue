@@ -4,7 +4,13 @@ import FormField from '../fields/FormField.vue'
 import ManyList from '../list/ManyList.vue'
 import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
-import { conditionWords, isFilled, type ChoiceSubject, type Condition } from '../../../core/routines/sentence'
+import {
+  canBeAsked,
+  conditionWords,
+  isFilled,
+  type ChoiceSubject,
+  type Condition,
+} from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
 import { choicesFor, nameIn } from '../../composables/routineWords'
 
@@ -29,10 +35,17 @@ const listed = computed(() =>
 const set = (change: Partial<Record<string, unknown>>) => {
   condition.value = { ...condition.value, ...change } as Condition
 }
-const totals = [
-  { value: 'gross', words: t('routines.itsTotalWithTax') },
-  { value: 'net', words: t('routines.itsNetTotal') },
-]
+const totals = computed(() =>
+  condition.value.about === 'total' && canBeAsked(condition.value, 'time')
+    ? [
+        { value: 'overdue', words: t('routines.whatIsPastDue') },
+        { value: 'balance', words: t('routines.itsBalance') },
+      ]
+    : [
+        { value: 'gross', words: t('routines.itsTotalWithTax') },
+        { value: 'net', words: t('routines.itsNetTotal') },
+      ],
+)
 const holds = [
   { value: 'filled', words: t('routines.isFilled') },
   { value: 'empty', words: t('routines.isEmpty') },

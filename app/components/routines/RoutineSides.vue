@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import RoutineTurns from './RoutineTurns.vue'
 import RoutineTrial from './RoutineTrial.vue'
 import RoutineVersions from './RoutineVersions.vue'
 import { filledSentence, type RoutineSentence } from '../../../core/routines/sentence'
 import type { RoutineChoices, RoutineVersion, RoutineView } from '../../contract'
 
-/** Beside a routine's sentence: its trial on past orders, or its earlier versions. */
-const side = defineModel<'trial' | 'versions'>({ required: true })
-defineProps<{
+/** Beside a routine's sentence: its trial on the past, its turns, or its earlier versions. */
+const side = defineModel<'trial' | 'turns' | 'versions'>({ required: true })
+const props = defineProps<{
   sentence: RoutineSentence
   routine: RoutineView
   dirty: boolean
@@ -16,12 +17,26 @@ defineProps<{
   may: boolean
 }>()
 const emit = defineEmits<{ take: [version: RoutineVersion] }>()
+/** Only what waits for the clock has turns. */
+const sides = computed(() =>
+  props.routine.sentence.on === 'time'
+    ? (['trial', 'turns', 'versions'] as const)
+    : (['trial', 'versions'] as const),
+)
+const words = {
+  trial: t('routines.trial'),
+  turns: t('routines.turns'),
+  versions: t('routines.versions'),
+}
+watch(sides, (now) => {
+  if (!(now as readonly string[]).includes(side.value)) side.value = 'trial'
+})
 </script>
 
 <template>
   <div role="tablist" :aria-label="t('routines.besideTheSentence')" class="sides">
     <button
-      v-for="one in ['trial', 'versions'] as const"
+      v-for="one in sides"
       :key="one"
       type="button"
       role="tab"
@@ -29,7 +44,7 @@ const emit = defineEmits<{ take: [version: RoutineVersion] }>()
       :class="{ here: side === one }"
       @click="side = one"
     >
-      {{ one === 'trial' ? t('routines.trial') : t('routines.versions') }}
+      {{ words[one] }}
     </button>
   </div>
   <RoutineTrial
@@ -38,6 +53,7 @@ const emit = defineEmits<{ take: [version: RoutineVersion] }>()
     :live="dirty ? routine.sentence : null"
     :routine="routine.id"
   />
+  <RoutineTurns v-else-if="side === 'turns'" :routine="routine" />
   <RoutineVersions v-else :versions="versions" :choices="choices" :may="may" @take="emit('take', $event)" />
 </template>
 

@@ -52,6 +52,7 @@ const placeOf = (one: Trial['orders'][number]) =>
     'order status': `/orders/${one.id}`,
     posted: `/register?search=${one.number}&in=${one.id}`,
     payment: '',
+    time: `/accounts?customer=${one.customerId}`,
   })[eventOf(props.sentence)]
 </script>
 
@@ -161,7 +162,7 @@ const placeOf = (one: Trial['orders'][number]) =>
         <table>
           <thead>
             <tr>
-              <th>{{ t('common.order') }}</th>
+              <th>{{ sentence.on === 'time' ? t('accounts.account') : t('common.order') }}</th>
               <th>{{ t('common.day') }}</th>
               <th>{{ t('common.customer') }}</th>
               <th class="amount">{{ t('common.total') }}</th>
@@ -169,7 +170,7 @@ const placeOf = (one: Trial['orders'][number]) =>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="one in trial.orders" :key="one.id">
+            <tr v-for="(one, place) in trial.orders" :key="place">
               <td class="mono">
                 <NuxtLink v-if="placeOf(one)" :to="placeOf(one)">{{ one.number }}</NuxtLink><template
                   v-else

@@ -1,22 +1,24 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
-import CheckField from '../fields/CheckField.vue'
 import ConditionWord from './ConditionWord.vue'
-import FormField from '../fields/FormField.vue'
+import GoesWord from './GoesWord.vue'
 import TakenField from '../fields/TakenField.vue'
+import TimeWord from './TimeWord.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { kindFacts } from '../../../core/documents/kinds'
+import { relativePeriods, relativePeriodWords } from '../../../core/receivables/relative-period'
+import type { TimePattern } from '../../../core/routines/time'
 import {
+  canBeAsked,
   eventOf,
+  isOfPeriod,
   eventWords,
   kindsOn,
   routineEvents,
-  whenWords,
   type Condition,
   type RoutineSentence,
-  type SendingHours,
 } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
 import { newConditions } from '../../composables/routineWords'
@@ -45,7 +47,10 @@ const eventChoices = routineEvents.flatMap((on) =>
     ? [{ value: on as string, words: t('routines.anOrderBecomes') }]
     : kindsOn[on].map((issue) => ({
         value: `${on} ${issue}`,
-        words: eventWords({ on, issue, statuses: [] }),
+        words:
+          on === 'time'
+            ? t('routines.itIsTimeFor', { kinds: kindFacts[issue].many })
+            : eventWords({ on, issue, statuses: [] }),
       })),
 )
 const eventValue = computed(() =>
@@ -53,14 +58,30 @@ const eventValue = computed(() =>
 )
 function setEvent(value: string) {
   const on = routineEvents.find((one) => value.startsWith(one))!
-  if (on === 'order status') set({ on, statuses: [], issue: 'invoice' })
-  else set({ on, statuses: [], issue: value.slice(on.length + 1) as RoutineSentence['issue'], to: 'billing' })
+  const issue = on === 'order status' ? 'invoice' : (value.slice(on.length + 1) as RoutineSentence['issue'])
+  const conditions = sentence.value.conditions.filter((one) => canBeAsked(one, on))
+  const { at, period, ...rest } = sentence.value
+  sentence.value = {
+    ...rest,
+    on,
+    statuses: [],
+    issue,
+    conditions,
+    ...(on === 'order status' ? {} : { to: 'billing' }),
+    ...(on === 'time' ? { at: at ?? usualTime[issue], period: period ?? 'open items' } : {}),
+  }
 }
+/** Statements at the end of a month, reminders on any day that somebody is there. */
+const usualTime: Partial<Record<RoutineSentence['issue'], TimePattern>> = {
+  'statement of account': { each: 'last working day', time: '07:00' },
+  'payment reminder': { each: 'working day', time: '07:00' },
+}
+const periodChoices = relativePeriods.map((value) => ({ value, words: relativePeriodWords[value] }))
 const kindChoices = kindsOn['order status'].map((kind) => ({ value: kind, words: kindFacts[kind].one }))
 const roleChoices = computed(() =>
   props.choices.roles.map((value) => ({ value, words: t('common.theValueContact', { value }) })),
 )
-const added = computed(() => newConditions(props.choices))
+const added = computed(() => newConditions(props.choices, event.value))
 
 const setCondition = (index: number, condition: Condition) =>
   set({ conditions: sentence.value.conditions.map((one, at) => (at === index ? condition : one)) })
@@ -80,9 +101,6 @@ const mayRehearse = computed(
 )
 const copies = computed(() => (sentence.value.copyTo ?? []).join(', '))
 const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(Boolean) })
-const usualHours: SendingHours = { from: '08:00', to: '17:00', workdays: true }
-const setHours = (change: Partial<SendingHours> | null) =>
-  set({ hours: change && { ...usualHours, ...sentence.value.hours, ...change } })
 </script>
 
 <template>
@@ -90,7 +108,13 @@ const setHours = (change: Partial<SendingHours> | null) =>
     {{ t('common.when') }}
     <WordPicker
       :label="t('routines.event')"
-      :words="event === 'order status' ? t('routines.anOrderBecomes2') : eventWords(sentence)"
+      :words="
+        event === 'order status'
+          ? t('routines.anOrderBecomes2')
+          : event === 'time'
+            ? t('routines.itIsTimeFor', { kinds: kindFacts[sentence.issue].many })
+            : eventWords(sentence)
+      "
       :choices="eventChoices"
       :value="eventValue"
       :disabled="disabled"
@@ -104,7 +128,13 @@ const setHours = (change: Partial<SendingHours> | null) =>
         :choices="statusChoices"
         :value="sentence.statuses"
         :disabled="disabled"
-        @pick="toggleStatus"
+        @pick="toggleStatus" /></template
+    ><template v-else-if="event === 'time'"
+      >: {{ ' '
+      }}<TimeWord
+        :value="sentence.at ?? usualTime[sentence.issue]!"
+        :disabled="disabled"
+        @set="set({ at: $event })"
     /></template>
     <template v-for="(condition, index) in sentence.conditions" :key="index">
       <I18nT keypath="routines.andConditionWord" scope="global"
@@ -135,6 +165,24 @@ const setHours = (change: Partial<SendingHours> | null) =>
         ><template #theCustomerS
           ><span class="given" :title="t('routines.foundAtTheCustomerThen')">{{
             t('routines.theCustomersLanguage')
+          }}</span></template
+        ></I18nT
+      > </template
+    ><template v-else-if="event === 'time'"
+      ><I18nT keypath="routines.issueKindToEachAccount" scope="global"
+        ><template #kind
+          ><strong>{{ kindFacts[sentence.issue].one }}</strong></template
+        ><template #period
+          ><WordPicker
+            v-if="isOfPeriod(sentence)"
+            :label="t('routines.ofWhatTime')"
+            :words="relativePeriodWords[sentence.period ?? 'open items']"
+            :choices="periodChoices"
+            :value="sentence.period ?? 'open items'"
+            :disabled="disabled"
+            @pick="set({ period: $event as RoutineSentence['period'] })"
+          /><span v-else class="given" :title="t('routines.levelsAreInSettings')">{{
+            t('routines.inWhichALevelIsDue')
           }}</span></template
         ></I18nT
       > </template
@@ -188,50 +236,10 @@ const setHours = (change: Partial<SendingHours> | null) =>
       >
     </template>
     {{ t('routines.andLetItGo') }}
-    <WordPanel :label="t('routines.whenItGoes')" :words="whenWords(sentence)" :disabled="disabled">
-      <div class="row">
-        <I18nT keypath="routines.afterMinutesItMinutes" scope="global"
-          ><template #minutesIt
-            ><FormField
-              class="minutes"
-              mono
-              type="number"
-              min="0"
-              max="43200"
-              :model-value="String(sentence.delayMinutes)"
-              :aria-label="t('routines.minutesItWaits')"
-              @update:model-value="set({ delayMinutes: Number($event) || 0 })" /></template
-        ></I18nT>
-      </div>
-      <CheckField
-        :model-value="!!sentence.hours"
-        @update:model-value="setHours(sentence.hours ? null : {})"
-        >{{ t('routines.onlyInCertainHours') }}</CheckField
-      >
-      <template v-if="sentence.hours">
-        <div class="row">
-          <I18nT keypath="routines.fromToTo" scope="global"
-            ><template #from
-              ><FormField
-                type="time"
-                :model-value="sentence.hours.from"
-                :aria-label="t('common.from')"
-                @update:model-value="setHours({ from: $event })" /></template
-            ><template #to
-              ><FormField
-                type="time"
-                :model-value="sentence.hours.to"
-                :aria-label="t('common.to')"
-                @update:model-value="setHours({ to: $event })" /></template
-          ></I18nT>
-        </div>
-        <CheckField
-          :model-value="sentence.hours.workdays"
-          @update:model-value="setHours({ workdays: !sentence.hours.workdays })"
-          >{{ t('routines.onWorkingDaysOnlyMonday') }}</CheckField
-        >
-      </template> </WordPanel
-    ><I18nT v-if="mayRehearse" keypath="routines.itGoes" scope="global"
+    <GoesWord :value="sentence" :disabled="disabled" @set="set($event)" /><I18nT
+      v-if="mayRehearse"
+      keypath="routines.itGoes"
+      scope="global"
       ><template #how
         ><WordPanel
           :label="t('routines.whetherForReal')"
@@ -276,8 +284,5 @@ const setHours = (change: Partial<SendingHours> | null) =>
 }
 .given {
   color: var(--soft-ink);
-}
-.minutes {
-  width: 90px;
 }
 </style>

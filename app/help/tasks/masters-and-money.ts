@@ -79,6 +79,8 @@ export const masterTasks: readonly HelpTask[] = [
       'Many: narrow the list by the words of its sentence or pick rows, and press Statements of …. ' +
         'The report says who has nothing open or one already.',
       'They wait in To check: look at document and email, then Send.',
+      '- Every month by itself: Routines, New, “it is time for statements of account”.',
+      '- Runs… shows what earlier runs made and left out.',
       '- Copies of what it lists, in one ZIP or singly: in how statements go, at the customer or in Settings.',
     ],
   },
@@ -92,6 +94,8 @@ export const masterTasks: readonly HelpTask[] = [
       'In Accounts show those overdue, pick rows or take all, and press Remind …; or one customer by its own Remind….',
       'Each gets one letter in the level that is due. What is disputed, promised or reminded lately is left out.',
       'They wait in To check. Whoever pays before the Send is not reminded; the report and the document say so.',
+      '- Every morning by itself: Routines, New, “it is time for payment reminders”.',
+      '- Whoever’s money lies in Bank and is not booked yet is not reminded.',
       '- Levels, days and words: Settings, General, Payment reminders.',
       '- A letter that was not handed over can be voided: its invoices are as before.',
     ],

@@ -7,6 +7,7 @@ import AccountSheet from '../../components/accounts/AccountSheet.vue'
 import AgeingStrip from '../../components/accounts/AgeingStrip.vue'
 import StatementDialog from '../../components/accounts/StatementDialog.vue'
 import StatementRun from '../../components/accounts/StatementRun.vue'
+import StatementRuns from '../../components/accounts/StatementRuns.vue'
 import Ask from '../../components/frame/Ask.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import SearchField from '../../components/list/SearchField.vue'
@@ -230,9 +231,10 @@ const open = (id: number) =>
                 })
               : plural(list.extra.value?.matching ?? 0, 'account')
           }}</span
-          ><span class="push" /><VBtn href="/api/accounts/csv" data-test="accounts-csv">{{
-            t('common.saveAsCSV')
-          }}</VBtn
+          ><span class="push" /><StatementRuns @report="running = $event" /><VBtn
+            href="/api/accounts/csv"
+            data-test="accounts-csv"
+            >{{ t('common.saveAsCSV') }}</VBtn
           ><VBtn v-if="session.may('clerk') && count > 0" data-test="remind-many" @click="reminding = true">{{
             picks.chosen.value.length
               ? t('accounts.remindCount', { count })
@@ -276,7 +278,7 @@ const open = (id: number) =>
       @go="remindAll"
       ><p>{{ t('accounts.oneLetterEach') }}</p></Ask
     >
-    <StatementRun v-if="running !== null" :id="running" v-model="report" />
+    <StatementRun v-if="running !== null" :id="running" :key="running" v-model="report" />
   </div>
 </template>
 

@@ -34,6 +34,7 @@ export const nouns = {
   rate: '{n} rate | {n} rates',
   routine: '{n} routine | {n} routines',
   reminder: '{n} reminder | {n} reminders',
+  turn: '{n} turn | {n} turns',
   row: '{n} row | {n} rows',
   statement: '{n} statement | {n} statements',
   second: '{n} second | {n} seconds',

@@ -1,4 +1,6 @@
-import { choiceSubjects, routineEvents, trusts } from '../../../core/routines/sentence'
+import { relativePeriods } from '../../../core/receivables/relative-period'
+import { choiceSubjects, routineEvents, totalsOf, trusts } from '../../../core/routines/sentence'
+import { turns } from '../../../core/routines/time'
 import { country, Joi, kind, name, text } from '../../http/checks'
 
 /** A routine's sentence at the door; what it means is checked by the core. */
@@ -9,7 +11,7 @@ const time = Joi.string()
 const condition = Joi.alternatives().try(
   Joi.object({
     about: Joi.valid('total').required(),
-    of: Joi.valid('gross', 'net').default('gross'),
+    of: Joi.valid(...totalsOf).default('gross'),
     is: Joi.valid('over', 'at most').required(),
     amount: text(16).required(),
     currency: Joi.string().length(3).uppercase().required(),
@@ -39,6 +41,12 @@ export const sentence = Joi.object({
   statuses: Joi.array().items(text(40)).max(20).required(),
   conditions: Joi.array().items(condition).max(20).required(),
   issue: kind.required(),
+  at: Joi.object({
+    each: Joi.valid(...turns).required(),
+    on: Joi.number().integer().min(1).max(31),
+    time: time.required(),
+  }),
+  period: Joi.valid(...relativePeriods),
   to: name(40).required(),
   copyTo: Joi.array().items(text(320)).max(10).default([]),
   rehearseTo: text(320).allow('').default(''),

@@ -50,6 +50,7 @@ import { RecoveryCode } from './recovery-code'
 import { Rehearsal } from './rehearsal'
 import { Reminder } from './reminder'
 import { Routine } from './routine'
+import { RoutineTurn } from './routine-turn'
 import { RoutineVersion } from './routine-version'
 import { SalesOrder } from './sales-order'
 import { Source } from './source'
@@ -123,6 +124,7 @@ export {
   Rehearsal,
   Routine,
   RoutineVersion,
+  RoutineTurn,
   SalesOrder,
   Sender,
   SendRun,
@@ -185,6 +187,7 @@ export const models: readonly HouseModel[] = [
   OwnField,
   Routine,
   RoutineVersion,
+  RoutineTurn,
   HouseEvent,
   Enclosure,
   Evaluation,

@@ -20,6 +20,8 @@ export class Routine extends Model<InferAttributes<Routine>, InferCreationAttrib
   declare sentence: RoutineSentence
   declare changedAt: Date
   declare changedBy: string
+  /** Of a routine of the clock that is on: when it is due. */
+  declare nextTurn: CreationOptional<Date | null>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -34,6 +36,7 @@ export class Routine extends Model<InferAttributes<Routine>, InferCreationAttrib
         sentence: { type: DataTypes.JSONB, allowNull: false },
         changedAt: { type: DataTypes.DATE, allowNull: false },
         changedBy: { type: DataTypes.TEXT, allowNull: false },
+        nextTurn: { type: DataTypes.DATE },
       },
       { sequelize, tableName: 'routine' },
     )

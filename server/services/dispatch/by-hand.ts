@@ -6,7 +6,6 @@ import { inTransaction } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
-import { company } from '../house/house'
 import { deliver } from './deliver'
 import { moveDispatches } from './move'
 import {
@@ -197,14 +196,13 @@ export async function sendDocuments(
   who: Principal,
   despite = false,
 ): Promise<void> {
-  const { timeZone } = await company()
   await inTransaction(async () => {
     for (const documentId of documentIds) {
       const stop = await documentStop(documentId)
       if (stop?.stopped && !despite)
         throw new Refusal('order-stopped', { values: { order: stop.number, status: stop.stopped } })
       const waiting = await undeliveredRoutine(documentId)
-      if (!(await deliver(documentId, waiting?.sentence ?? null, who, timeZone, despite)))
+      if (!(await deliver(documentId, waiting?.sentence ?? null, who, despite)))
         throw new Refusal('not-unsent')
     }
   })

@@ -8,6 +8,7 @@ import { clock } from '../../clock'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
+import { houseCalendar } from '../house/calendar'
 import { newDispatch } from './create'
 import { lockUndelivered, isUnpainted } from './queries'
 import type { Principal } from '../people/principal'
@@ -28,7 +29,6 @@ export async function deliver(
   documentId: number,
   sentence: RoutineSentence | null,
   who: Principal,
-  timeZone: string,
   despite = false,
 ): Promise<boolean> {
   const document = await lockUndelivered(documentId)
@@ -48,7 +48,9 @@ export async function deliver(
       values: { customer: document.customerName, kinds: kindFacts[document.kind].many },
     })
   const now = clock.now()
-  const notBefore = sentence ? sendingTime(now, sentence.delayMinutes, sentence.hours ?? null, timeZone) : now
+  const notBefore = sentence
+    ? sendingTime(now, sentence.delayMinutes, sentence.hours ?? null, await houseCalendar(now))
+    : now
   for (const channel of wished.channels) {
     const id = await newDispatch({
       ...document,

@@ -33,6 +33,12 @@ export const bankFilesHalfBooked = (before: Date) =>
     { before },
   )
 
+/** Routines of the clock whose turn has come. */
+export const turnsDue = (now: Date) =>
+  rows<{ id: number }>('select id from routine where is_on and next_turn <= $now::timestamptz order by id', {
+    now,
+  })
+
 /** Runs of statements of which something waits. */
 export const statementRunsWaiting = () =>
   rows<{ id: number }>(

@@ -18,6 +18,7 @@ import {
   bankFilesHalfBooked,
   importsHalfDone,
   statementRunsWaiting,
+  turnsDue,
   runsDue,
   deleteDeadWorkers,
   deadAfterSeconds,
@@ -77,6 +78,8 @@ export async function sweep(): Promise<void> {
       await addJob('go-on-importing', { importId: id }, { key: `sweep import ${id}` })
     for (const { id } of await statementRunsWaiting())
       await addJob('make-statements', { runId: id }, { key: `sweep statements ${id}` })
+    for (const { id } of await turnsDue(clock.now()))
+      await addJob('take-turn', { routineId: id }, { key: `sweep turn ${id}` })
     for (const { id } of await runsDue()) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
   if ((await howFar()) === 'ready') await sendFailureNotice()

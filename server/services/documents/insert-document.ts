@@ -6,6 +6,7 @@ import { capital, kindFacts, type DocumentKind } from '../../../core/documents/k
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { SendingHours } from '../../../core/routines/sentence'
+import type { Calendar } from '../../../core/routines/time'
 import type { Channel, ContactRole, Preference } from '../../../core/preferences/recipients'
 import { HouseEvent, IssuedDocument, OpenItem, Unpainted } from '../../db/models'
 import { Refusal } from '../../../core/errors'
@@ -97,7 +98,7 @@ export interface IssuingRun {
   moved: Set<number>
   now: Date
   who: Principal
-  timeZone: string
+  calendar: Calendar
   /** Nothing goes on its way. */
   postOnly: boolean
   /** Invoices are paid at once. */

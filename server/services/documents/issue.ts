@@ -11,6 +11,7 @@ import { inTransaction } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { closeGathering } from '../dispatch/create'
 import { gate } from '../house/queries'
+import { houseCalendar } from '../house/calendar'
 import { company, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
 import { type IssuingRun, type PaperRow } from './insert-document'
@@ -284,7 +285,7 @@ async function issueReady(
   const issuing: IssuingRun = {
     moved: new Set(),
     now,
-    timeZone,
+    calendar: await houseCalendar(now),
     listens,
     posted: [],
     ...by,

@@ -25,7 +25,7 @@ interface ToGo {
 
 /** The dispatches of documents: one a channel, or one more document in an email that its customer wants gathered. */
 export async function putOnTheirWay(documents: readonly ToGo[], issuing: IssuingRun): Promise<void> {
-  const { now, who, timeZone, postOnly, despite, gatherAs } = issuing
+  const { now, who, calendar, postOnly, despite, gatherAs } = issuing
   const wanted: NewDispatch[] = []
   for (const { from, documentId, number, total, currency } of documents) {
     const plan = planSending({
@@ -42,7 +42,7 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
       await goesNowhere(from, documentId, now, who)
       continue
     }
-    const notBefore = sendingTime(now, from.delayMinutes, from.hours, timeZone)
+    const notBefore = sendingTime(now, from.delayMinutes, from.hours, calendar)
     for (const channel of plan.channels) {
       const alike = [
         from.customerId,

@@ -2,7 +2,7 @@ import { dayInZone, dayWords, type Day } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
-import { remind, type ReminderFacts } from '../../../core/receivables/reminders'
+import { arrivedWords, remind, type ReminderFacts } from '../../../core/receivables/reminders'
 import {
   nothingToState,
   occasionOf,
@@ -24,6 +24,7 @@ import {
   balancesOf,
   entriesOf,
   forgetVoided,
+  moneyArrived,
   lastReminders,
   reminderWaiting,
   occasionsWaiting,
@@ -78,7 +79,7 @@ async function loadAccountContexts(
     // a reminder asks for what is past due now, whenever it was prepared
     const books = await booksOf(own, period.form === 'reminder' ? { ...period, until: today } : period)
     const found = await accountRows(own, period.until)
-    const factsFor = kind === 'payment reminder' ? await remindersOf(books, today) : asItIs
+    const factsFor = await whatIsSaid(kind, books, today)
     const contacts = groupBy(
       await contactsOfCustomers([...new Set(found.map((row) => row.customerId))]),
       (contact) => contact.customerId,
@@ -94,12 +95,15 @@ async function loadAccountContexts(
         { ...addressing, role: addressing.role ?? kindFacts[kind].to },
         house,
       )
-      const nothing = made.nothing ?? nothingToState(statement)
+      const nothing = nothingIn(made)
       contexts.set(row.sourceId, nothing ? { ...context, nothing } : context)
     }
   }
   return contexts
 }
+
+/** Why there is nothing to make; undefined where there is something. */
+export const nothingIn = ({ nothing, statement }: AccountFacts) => nothing ?? nothingToState(statement)
 
 const periodAsked = (kind: DocumentKind, occasion: string, today: Day): StatementPeriod =>
   periodOf(occasion) ?? {
@@ -107,17 +111,27 @@ const periodAsked = (kind: DocumentKind, occasion: string, today: Day): Statemen
     until: today,
   }
 
-interface AccountFacts {
+export interface AccountFacts {
   statement: StatementFacts
   reminder?: ReminderFacts
   nothing?: string
 }
 
 /** What the document of an account says, by its customer and its books. */
-type Said = (row: SubjectRow, statement: StatementFacts) => AccountFacts
+type Said = (
+  row: Pick<SubjectRow, 'sourceId' | 'currency' | 'customerLanguage'>,
+  statement: StatementFacts,
+) => AccountFacts
 
 /** A statement says all of the books. */
 const asItIs: Said = (_row, statement) => ({ statement })
+
+/** What documents of a kind say of books as they were on a day. */
+export const whatIsSaid = async (
+  kind: DocumentKind,
+  books: ReadonlyMap<number, Pick<StatementFacts, 'open'>>,
+  day: Day,
+): Promise<Said> => (kind === 'payment reminder' ? remindersOf(books, day) : asItIs)
 
 /** A reminder says what of them is past due; what was done about each item is found for all accounts at once. */
 async function remindersOf(
@@ -127,14 +141,22 @@ async function remindersOf(
   const { reminders: rule } = await houseSettings()
   const house = await company()
   const items = [...books.values()].flatMap(({ open }) => open.flatMap((one) => one.documentId ?? []))
-  const last = new Map((await lastReminders(items)).map((one) => [one.documentId, one]))
+  const last = new Map((await lastReminders(items, today)).map((one) => [one.documentId, one]))
+  // of days that are past nobody knows any more what was booked late
+  const isNow = today === dayInZone(clock.now(), house.timeZone)
+  const money = isNow ? await moneyArrived([...books.keys()]) : []
+  const arrived = new Map(money.map(({ accountId, ...one }) => [accountId, one]))
   return (row, statement) => {
     const open = statement.open.map((one) => {
       const { level = 0, remindedOn = null } = last.get(one.documentId ?? 0) ?? {}
       return { ...one, level, remindedOn }
     })
     const language = row.customerLanguage ?? house.language
-    const letter = remind(open, { currency: row.currency, language, rule }, today)
+    const letter = remind(
+      open,
+      { currency: row.currency, language, rule, arrived: arrived.get(row.sourceId) },
+      today,
+    )
     if ('nothing' in letter) return { statement, nothing: letter.nothing }
     return {
       statement: { ...statement, open: letter.open, balance: letter.asked },
@@ -147,6 +169,12 @@ async function remindersOf(
 async function reminderRefusal(kind: DocumentKind, id: number): Promise<Refusal | undefined> {
   const waits = kind === 'payment reminder' ? await reminderWaiting(id) : undefined
   return waits && new Refusal('reminder-waits', { values: { day: dayWords(waits.day) } })
+}
+
+/** The bank may have been read since it was prepared. @throws Refusal "money-arrived" */
+async function refuseUnbooked({ sourceId, source }: IssuedFrom): Promise<void> {
+  const [arrived] = source.reminder ? await moneyArrived([sourceId]) : []
+  if (arrived) throw new Refusal('money-arrived', { values: { words: arrivedWords(arrived) } })
 }
 
 /** Keeps at which level each item was reminded of by a letter that is issued. */
@@ -180,6 +208,7 @@ export const accountSource: Source = {
   // two letters of one account, one after the other: the second sees what the first reminded of
   issuingWrites: true,
   issued: keepReminded,
+  check: refuseUnbooked,
   issuedKinds: ['payment reminder'],
   voided: async (id) => {
     await forgetVoided(id)

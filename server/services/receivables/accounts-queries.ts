@@ -7,7 +7,16 @@ import { company } from '../house/house'
 import { type Listed, likeText, keyset, paged } from '../keyset'
 import { type Principal, theHouse } from '../people/principal'
 import { buysWithin, within } from '../people/brand-queries'
-import type { AccountFilter, AccountRow, OpenRow, PaymentFilter, PaymentRow, StatementRow } from './accounts'
+import type { ConditionSeen } from '../../../core/routines/routine'
+import type {
+  AccountFilter,
+  AccountRow,
+  LookedAt,
+  OpenRow,
+  PaymentFilter,
+  PaymentRow,
+  StatementRow,
+} from './accounts'
 
 /* The statements of accounts.ts. */
 
@@ -323,6 +332,23 @@ export const statementsOf = (who: Principal, customerId: number) =>
     where a.customer_id = $customerId and ${within(who, 'a.brand_id')}
     order by p.id desc
     limit 12`,
+    { customerId },
+  )
+
+export const looksAt = (who: Principal, customerId: number) =>
+  rows<Omit<LookedAt, 'unmet'> & { seen: ConditionSeen[] }>(
+    `select *
+    from (
+      select distinct on (v.routine_id, a.id) r.name routine, v.at, b.name brand, v.outcome, v.reason, v.seen
+      from account a
+      join evaluation v on v.source_id = a.id
+      join routine r on r.id = v.routine_id
+      join brand b on b.id = a.brand_id
+      where a.customer_id = $customerId and ${within(who, 'a.brand_id')}
+      order by v.routine_id, a.id, v.id desc
+    ) x
+    order by x.at desc
+    limit 8`,
     { customerId },
   )
 

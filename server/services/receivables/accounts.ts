@@ -15,6 +15,7 @@ import {
   today,
   accountHead,
   currenciesOf,
+  looksAt,
   statementsOf,
   openItemsOf,
   paymentsOf,
@@ -157,6 +158,19 @@ export interface Account {
   currencies: string[]
   /** The newest twelve statements, issued or prepared. */
   statements: StatementRow[]
+  /** What routines of the clock decided of it the last time, and why. */
+  looked: LookedAt[]
+}
+
+/** The newest look of a routine at one of the customer's accounts. */
+export interface LookedAt {
+  routine: string
+  at: Date
+  brand: string
+  outcome: string
+  reason: string
+  /** The condition that did not hold, with the value seen; empty where all held. */
+  unmet: string
 }
 
 /** A statement of the account. */
@@ -181,12 +195,17 @@ export async function account(customerId: number, who = theHouse): Promise<Accou
   const items = await openItemsOf(who, customerId)
   const payments = await paymentsOf(who, customerId)
   const statements = await statementsOf(who, customerId)
+  const looked = await looksAt(who, customerId)
   return {
     customerId,
     ...customer,
     items: items.map((item) => ({ ...item, late: Math.max(0, daysLate(item.dueDate, day)) })),
     payments,
     currencies: (await currenciesOf(who, customerId)).map((one) => one.currency),
+    looked: looked.map(({ seen, ...one }) => {
+      const not = seen.find((condition) => !condition.holds)
+      return { ...one, unmet: not ? `${not.words}: ${not.seen}` : '' }
+    }),
     statements: statements.map(({ occasion, ...one }) => ({ ...one, period: periodOf(occasion) ?? null })),
   }
 }

@@ -1,9 +1,13 @@
 import type { Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { kindsOf } from '../../../core/documents/kinds'
+import type { MoneyArrived } from '../../../core/receivables/reminders'
 import type { LedgerEntry, OpenEntry } from '../../../core/receivables/statement'
 import { one, rows, run } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
+import { within } from '../people/brand-queries'
+import type { Principal } from '../people/principal'
+import type { AccountAsked } from './accounts-due'
 
 /* The statements, of the database, that statements of account are made from. */
 
@@ -138,14 +142,28 @@ export const openOn = (ids: readonly number[], until: Day) =>
     { ids, until },
   )
 
-/** The last reminder of each of these invoices. */
-export const lastReminders = (documentIds: readonly number[]) =>
+/** The last reminder of each of these invoices, as it was on a day. */
+export const lastReminders = (documentIds: readonly number[], until: Day) =>
   rows<{ documentId: number; level: number; remindedOn: Day }>(
     `select document_id "documentId", max(level) level, max(day)::text "remindedOn"
     from reminder
-    where document_id = any($documentIds::int[])
+    where document_id = any($documentIds::int[]) and day <= $until::date
     group by document_id`,
-    { documentIds },
+    { documentIds, until },
+  )
+
+/** The newest money that the bank says has come from the customers of these accounts and that is not booked yet. */
+export const moneyArrived = (accountIds: readonly number[]) =>
+  rows<MoneyArrived & { accountId: number }>(
+    `select distinct on (a.id) a.id "accountId", e.booked_on::text "day", e.amount::text amount, e.currency
+    from account a
+    join customer c on c.id = a.customer_id
+    join bank_entry e
+      on e.state in ('sure', 'unsure', 'strange', 'to book') and e.amount > 0
+      and ((e.proposal ->> 'customerId')::int = c.id or lower(e.name) = lower(c.name))
+    where a.id = any($accountIds::int[])
+    order by a.id, e.booked_on desc, e.id desc`,
+    { accountIds },
   )
 
 /** The reminder of an account that waits to be sent. */
@@ -192,6 +210,50 @@ export const makeAccounts = (customerIds: readonly number[]) =>
       )
     order by 1, 2, 3`,
     { customerIds },
+  )
+
+/** Customers of whom something was booked and who have no account of it yet. */
+export const customersWithoutAccount = () =>
+  rows<{ customerId: number }>(
+    `select distinct b.customer_id "customerId"
+    from (
+      select d.customer_id, d.brand_id, d.currency
+      from open_item i
+      join document d on d.id = i.document_id
+      group by 1, 2, 3
+      union
+      select customer_id, brand_id, currency
+      from payment
+      group by 1, 2, 3
+    ) b
+    where not exists (
+      select
+      from account a
+      where a.customer_id = b.customer_id and a.brand_id = b.brand_id and a.currency = b.currency
+    )`,
+  )
+
+/** What routines may ask of accounts, in the order of their ids. */
+export const accountsAfter = (after: number, count: number, who: Principal) =>
+  rows<AccountAsked>(
+    `select a.id, a.customer_id "customerId", a.currency, b.code brand, c.number customer, c.name,
+      c.language "customerLanguage", coalesce(c.group_name, '') "group",
+      coalesce(c.billing ->> 'country', '') country, c.salesperson
+    from account a
+    join customer c on c.id = a.customer_id
+    join brand b on b.id = a.brand_id
+    where a.id > $after and ${within(who, 'a.brand_id')}
+    order by a.id
+    limit $count`,
+    { after, count },
+  )
+
+export const occasionsTaken = (ids: readonly number[], kind: DocumentKind, occasion: string) =>
+  rows<{ id: number }>(
+    `select source_id id
+    from claim
+    where source_id = any($ids::int[]) and document_kind = $kind and occasion = $occasion`,
+    { ids, kind, occasion },
   )
 
 /** One at a time makes accounts: the row of a source that would lose to another would be left behind. */

@@ -1,9 +1,8 @@
-import type { Day } from '../../../core/documents/days'
 import type { StatementPeriod } from '../../../core/receivables/statement'
 import { json, one, rows, run } from '../../db/connection'
 import { within } from '../people/brand-queries'
 import type { Principal } from '../people/principal'
-import type { AccountKey, StatementRunView } from './statements'
+import type { AccountKey, StatementRunHead, StatementRunView } from './statements'
 
 /* The statements of statements.ts. */
 
@@ -117,13 +116,15 @@ export async function runOutcomes(
 }
 
 export const runsOfLate = (who: Principal) =>
-  rows<{ id: number; madeAt: Date; madeBy: string; until: Day; waiting: number; all: number }>(
-    `select r.id, r.made_at "madeAt", r.made_by "madeBy", r.period ->> 'until' until,
-      count(*) filter (where x.outcome is null)::int waiting, count(*)::int "all"
+  rows<StatementRunHead>(
+    `select r.id, r.period, r.made_at "madeAt", r.made_by "madeBy", count(*)::int "all",
+      count(*) filter (where x.outcome is null)::int waiting,
+      count(*) filter (where x.outcome = 'prepared')::int prepared,
+      count(*) filter (where x.outcome in ('refused', 'stopped'))::int failed
     from statement_run r
     join statement_run_account x on x.run_id = r.id
     join account a on a.id = x.account_id
-    where ${within(who, 'a.brand_id')}
+    where ${within(who, 'a.brand_id')} and not ${besideAnother}
     group by r.id
     order by r.id desc
     limit 20`,

@@ -1,4 +1,3 @@
-import type { Day } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
 import { kindOfPeriod, occasionOf, type StatementPeriod } from '../../../core/receivables/statement'
 import { clock } from '../../clock'
@@ -197,9 +196,17 @@ export async function statementRun(id: number, who: Principal): Promise<Statemen
   return { id, ...run, waiting, counts, left }
 }
 
-/** The runs of the last days, newest first, with how many of each wait. */
-export async function latestStatementRuns(
-  who: Principal,
-): Promise<{ id: number; madeAt: Date; madeBy: string; until: Day; waiting: number; all: number }[]> {
-  return runsOfLate(who)
+export interface StatementRunHead {
+  id: number
+  period: StatementPeriod
+  madeAt: Date
+  madeBy: string
+  all: number
+  waiting: number
+  prepared: number
+  /** Those of which nothing was made although something was to be said. */
+  failed: number
 }
+
+/** The newest runs, with what came of their accounts. */
+export const latestStatementRuns = (who: Principal): Promise<StatementRunHead[]> => runsOfLate(who)

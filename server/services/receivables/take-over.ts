@@ -12,7 +12,7 @@ import { insertDocuments } from '../documents/insert-document'
 import { lockCustomersOf, lockPrepared } from '../documents/issue-queries'
 import { makeAll } from '../documents/make-papers'
 import { keepDrafts } from '../documents/prepare'
-import { company } from '../house/house'
+import { houseCalendar } from '../house/calendar'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
 import { bookPayment } from './payments'
@@ -73,7 +73,6 @@ function factsOf({ kind, number, language, total, open, ...old }: OldDocument): 
  * @throws Refusal where one cannot stand on a document, like a customer without a billing address
  */
 export async function takeOver(olds: readonly OldDocument[], who: Principal): Promise<void> {
-  const { timeZone } = await company()
   const now = clock.now()
   const drafts = await Draft.bulkCreate(
     olds.map((old) => ({
@@ -132,7 +131,7 @@ export async function takeOver(olds: readonly OldDocument[], who: Principal): Pr
       moved: new Set(),
       now,
       who,
-      timeZone,
+      calendar: await houseCalendar(now),
       postOnly: true,
       paidBy: null,
       listens: false,

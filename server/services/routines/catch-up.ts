@@ -1,15 +1,30 @@
+import { addDays, dayInZone, instantInZone } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
+import { occasionOf } from '../../../core/receivables/statement'
+import { judge } from '../../../core/routines/routine'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJobs } from '../../queue/add'
+import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
 import { type Principal, theHouse } from '../people/principal'
-import { routineSentence, missed, most, insertCatchUpEvents } from './queries'
+import { occasionsTaken } from '../receivables/statement-queries'
+import { accountsDue } from '../receivables/accounts-due'
+import {
+  insertCatchUpEvents,
+  missedOrders,
+  missedReceipts,
+  most,
+  routineSentence,
+  type MissedRow,
+} from './catch-up-queries'
+import { eventKindOf } from './queries'
+import { momentWords, periodAtTurn, turnsOf } from './turns'
 
 /*
- * Catching up: older orders or payments that a routine would have taken, offered in a range and after a look,
+ * Catching up: older orders, payments or accounts that a routine would have taken, offered in a range and after a look,
  * then prepared in order.
  * Called from the routine's page. What was caught up always waits for a check: nobody is surprised by old mail.
  * Dies half-way: the chosen orders' events are one transaction with their jobs; each is then looked at like
@@ -17,7 +32,7 @@ import { routineSentence, missed, most, insertCatchUpEvents } from './queries'
  * Refuses: an order that already has its paper, one the sentence does not take.
  */
 
-/** `id` is the order's or the payment's. */
+/** `id` is the order's, the payment's or the account's. */
 export interface Missed {
   id: number
   number: string
@@ -31,6 +46,57 @@ async function routineOf(id: number): Promise<{ name: string; sentence: RoutineS
   const routine = await routineSentence(id)
   if (!routine) throw new Refusal('no-such-routine', { status: 404 })
   return routine
+}
+
+/** What the routine would have taken within the days and was not made. */
+function missed(sentence: RoutineSentence, from: string, to: string, who: Principal): Promise<MissedRow[]> {
+  switch (eventOf(sentence)) {
+    case 'posted': // what is posted and not sent lies in To send
+      return Promise.resolve([])
+    case 'payment':
+      return missedReceipts(sentence, from, to, who)
+    case 'time':
+      return missedAccounts(sentence, from, to, who)
+    case 'order status':
+      return missedOrders(sentence, from, to, who)
+  }
+}
+
+/**
+ * Accounts that were due at the last turn within the days and have no such document of it. A reminder asks for what
+ * is past due now, whenever its turn was.
+ */
+async function missedAccounts(
+  sentence: RoutineSentence,
+  from: string,
+  to: string,
+  who: Principal,
+): Promise<MissedRow[]> {
+  const { timeZone: zone } = await company()
+  const now = clock.now()
+  const until = instantInZone(addDays(to, 1), '00:00', zone)
+  const span = { after: instantInZone(from, '00:00', zone), until: until < now ? until : now }
+  const turn = (await turnsOf(sentence, span, 1))[0]
+  if (!turn) return []
+  const day = sentence.issue === 'payment reminder' ? dayInZone(now, zone) : turn.day
+  const period = periodAtTurn(sentence, day)
+  const due = await accountsDue(sentence.issue, period, who)
+  const ids = due.map((one) => one.id)
+  const taken = new Set((await occasionsTaken(ids, sentence.issue, occasionOf(period))).map((one) => one.id))
+  return due
+    .filter((one) => !taken.has(one.id))
+    .map(({ id, name, facts }) => ({
+      id,
+      number: facts.customer!,
+      customerName: name,
+      total: facts.total,
+      currency: facts.currency,
+      reachedAt: turn.at,
+      facts: { ...facts, moment: momentWords(turn.at, { zone }) },
+      revision: 1,
+      occasions: null,
+    }))
+    .filter((row) => judge(sentence, row.facts).applies)
 }
 
 /** What catching up would prepare. */
@@ -60,8 +126,7 @@ export async function catchUp(
     const chosen = new Set(ids)
     const taken = (await missed(sentence, range.from, range.to, theHouse)).filter((row) => chosen.has(row.id))
     if (taken.length === 0) throw new Refusal('nothing-missed', { values: { issue: sentence.issue } })
-    const ofPayment = eventOf(sentence) === 'payment'
-    const events = await insertCatchUpEvents(ofPayment, {
+    const events = await insertCatchUpEvents(eventKindOf[eventOf(sentence)], {
       taken: taken.map(({ id: subject, facts }, place) => ({ id: subject, facts, place })),
       now: clock.now(),
       actor: who.name,
@@ -73,7 +138,7 @@ export async function catchUp(
       25,
       (eventIds) => ({ eventIds }),
     )
-    if (!ofPayment)
+    if (eventOf(sentence) === 'order status')
       await noteAll(
         taken.map((row) => ({
           sourceId: row.id,

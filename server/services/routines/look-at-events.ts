@@ -1,5 +1,5 @@
 import type { CreationAttributes } from 'sequelize'
-import { judge, type Verdict } from '../../../core/routines/routine'
+import { judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
@@ -9,7 +9,7 @@ import { deliver } from '../dispatch/deliver'
 import { ClaimLost, keepDrafts, type ToKeep } from '../documents/prepare'
 import { makeAll, type MadeDocument } from '../documents/make-papers'
 import type { Addressing } from '../documents/paper-context'
-import { lockSources } from '../documents/sources'
+import { lockSources, sourceOf } from '../documents/sources'
 import { company } from '../house/house'
 import { reverseWithdrawn } from '../orders/withdrawn'
 import { publish } from '../live/publish'
@@ -87,21 +87,26 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
 /** A routine looks at what happened since it was switched on; catching up is one routine's alone. */
 function concerns(routine: RoutineRow, event: EventRow): boolean {
   if (eventOf(routine.sentence) !== eventKinds[event.kind]) return false
-  if (event.onlyRoutine !== null) return event.onlyRoutine === routine.id
+  if (event.onlyRoutine !== null)
+    return event.onlyRoutine === routine.id && (isCaughtUp(event) || routine.isOn)
   return routine.isOn && routine.appliesSince !== null && routine.appliesSince <= event.at
 }
+
+/** Whether a person asked one routine to look at it; what the clock shows a routine is nobody's catching up. */
+const isCaughtUp = ({ onlyRoutine, facts }: EventRow) => onlyRoutine !== null && !facts.byClock
 
 const addressingOf = (sentence: RoutineSentence): Addressing => ({
   role: sentence.to,
   copyTo: sentence.copyTo ?? [],
 })
 
-const madeKey = (sentence: RoutineSentence) =>
-  json([eventOf(sentence), sentence.issue, addressingOf(sentence)])
+const madeKey = (sentence: RoutineSentence, { occasion = '' }: EventFacts) =>
+  json([eventOf(sentence), sentence.issue, addressingOf(sentence), occasion])
 
 interface Wanted {
   subject: number
   sentence: RoutineSentence
+  facts: EventFacts
 }
 
 /** The papers that an event calls for; what was posted is a document already. */
@@ -110,16 +115,16 @@ function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
     ? []
     : judged
         .filter((one) => one.verdict.applies)
-        .map(({ routine }) => ({ subject: event.sourceId, sentence: routine.sentence }))
+        .map(({ routine }) => ({ subject: event.sourceId, sentence: routine.sentence, facts: event.facts }))
 }
 
 /** Documents of all that is wanted, made together by kind and addressing. */
 async function makeFor(wanted: readonly Wanted[]): Promise<AllMade> {
   const laidOut: AllMade = new Map()
-  for (const [key, group] of groupBy(wanted, (one) => madeKey(one.sentence))) {
-    const { sentence } = group[0]!
+  for (const [key, group] of groupBy(wanted, (one) => madeKey(one.sentence, one.facts))) {
+    const { sentence, facts } = group[0]!
     const subjects = [...new Set(group.map((one) => one.subject))]
-    laidOut.set(key, await makeAll(sentence.issue, subjects, addressingOf(sentence)))
+    laidOut.set(key, await makeAll(sentence.issue, subjects, addressingOf(sentence), facts.occasion ?? ''))
   }
   return laidOut
 }
@@ -136,7 +141,6 @@ async function lookAtOne(event: EventRow, judged: AllJudged, laidOut: AllMade, a
 
 /** Looks at events in the caller's transaction: those that somebody else has looked at are left alone. */
 async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut: AllMade): Promise<void> {
-  const { timeZone } = await company()
   const now = clock.now()
   const versions = await lockSources(
     events.filter((event) => event.kind !== 'document issued').map((event) => event.sourceId),
@@ -149,16 +153,18 @@ async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut
   const looked = events
     .filter((event) => mine.has(event.id))
     .flatMap((event) => judged.get(event.id)!.map((one) => ({ event, ...one })))
-  const kept = looked.filter(({ event, verdict }) => verdict.applies && event.kind !== 'document issued')
+  const resultOf = new Map<object, Result>(await refusedAmong(looked))
+  const kept = looked.filter(
+    (one) => one.verdict.applies && one.event.kind !== 'document issued' && !resultOf.has(one),
+  )
   const prepared = await keepDrafts(
     kept.map(({ event, routine }) => toKeep(event, routine, laidOut, versions.get(event.sourceId))),
   )
-  const resultOf = new Map<object, Result>(kept.map((one, index) => [one, prepared[index]!]))
+  kept.forEach((one, index) => resultOf.set(one, prepared[index]!))
   const evaluations: CreationAttributes<Evaluation>[] = []
   for (const one of looked) {
     const { event, routine, verdict } = one
-    const result =
-      resultOf.get(one) ?? (verdict.applies ? await sendPosted(event, routine, timeZone) : notApplied)
+    const result = resultOf.get(one) ?? (verdict.applies ? await sendPosted(event, routine) : notApplied)
     evaluations.push({
       eventId: event.id,
       sourceId: event.sourceId,
@@ -180,6 +186,20 @@ async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut
   publish('order', [...new Set(events.map((event) => event.rootId))])
 }
 
+/** Accounts of which one letter waits already: a second would ask for the same. */
+async function refusedAmong<Looked extends Judged & { event: EventRow }>(
+  looked: readonly Looked[],
+): Promise<[Looked, Result][]> {
+  const found: [Looked, Result][] = []
+  for (const one of looked) {
+    if (!one.verdict.applies || one.event.kind !== 'account') continue
+    const { issue } = one.routine.sentence
+    const refusal = await sourceOf('account').refusal?.(issue, one.event.sourceId, false)
+    if (refusal) found.push([one, { outcome: 'already', reason: refusal.message }])
+  }
+  return found
+}
+
 const notApplied: Result = { outcome: 'did not apply', reason: '' }
 
 /** The order moved on between the draft and the transaction. */
@@ -188,7 +208,7 @@ class Outdated extends Error {}
 /** @throws Outdated where the source moved on since its document was made */
 function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version: number | undefined): ToKeep {
   const { sentence } = routine
-  const made = laidOut.get(madeKey(sentence))!.get(event.sourceId)!
+  const made = laidOut.get(madeKey(sentence, event.facts))!.get(event.sourceId)!
   if (made.context.builtFrom.order !== version)
     throw new Outdated('the order changed while its paper was drafted')
   return {
@@ -196,7 +216,7 @@ function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version:
     asked: {
       kind: sentence.issue,
       addressing: addressingOf(sentence),
-      trust: event.onlyRoutine !== null && routine.trust === 'automatic' ? 'after a check' : routine.trust,
+      trust: isCaughtUp(event) && routine.trust === 'automatic' ? 'after a check' : routine.trust,
       delayMinutes: sentence.delayMinutes,
       hours: sentence.hours ?? null,
       routine: { id: routine.id, version: routine.version },
@@ -209,7 +229,7 @@ function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version:
  * A routine on posting sends that very document and makes none. Before a check, it is named in To send and a
  * person sends it.
  */
-async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string): Promise<Result> {
+async function sendPosted(event: EventRow, routine: RoutineRow): Promise<Result> {
   const document = (await postedDocument(event.documentId))!
   if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }
   if (document.preferences[document.kind]?.channel === 'nothing')
@@ -223,7 +243,7 @@ async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string
       reason: `${document.number} waits in To send: “${routine.name}” sends nothing by itself.`,
     }
   }
-  if (!(await deliver(event.documentId!, routine.sentence, inTheNameOf(routine.name), timeZone)))
+  if (!(await deliver(event.documentId!, routine.sentence, inTheNameOf(routine.name))))
     return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
   return { outcome: 'sent', reason: `${document.number} was put on its way.` }
 }

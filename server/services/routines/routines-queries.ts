@@ -1,4 +1,4 @@
-import type { Trust } from '../../../core/routines/sentence'
+import type { RoutineSentence, Trust } from '../../../core/routines/sentence'
 import { rows, one, run } from '../../db/connection'
 import { within } from '../people/brand-queries'
 import type { Principal } from '../people/principal'
@@ -11,6 +11,7 @@ export const routineRows = (who: Principal, now: Date) =>
   rows<RoutineView>(
     `select r.id, r.name, r.description, r.is_on "isOn", r.applies_since "appliesSince", r.trust, r.version,
       r.sentence, r.changed_at "changedAt", r.changed_by "changedBy",
+      r.next_turn "nextTurn",
       (
         select count(*)::int
         from prepared_document p
@@ -33,8 +34,8 @@ export const versionsOfRoutine = (id: number) =>
   )
 
 export const lockRoutine = (id: number) =>
-  one<{ version: number; isOn: boolean; name: string }>(
-    'select version, is_on "isOn", name from routine where id = $id for update',
+  one<{ version: number; isOn: boolean; name: string; sentence: RoutineSentence }>(
+    'select version, is_on "isOn", name, sentence from routine where id = $id for update',
     { id },
   )
 
@@ -48,13 +49,15 @@ export const updateRoutine = (given: {
   now: Date
   actor: string
   switchedOn: boolean
+  nextTurn: Date | null
 }) =>
   run(
     `update routine
     set name = coalesce($name::text, name), description = coalesce($description::text, description),
       is_on = coalesce($isOn::boolean, is_on), trust = coalesce($trust::text, trust),
       sentence = coalesce($sentence::jsonb, sentence), version = version + 1, changed_at = $now::timestamptz,
-      changed_by = $actor, applies_since = case when $switchedOn::boolean then $now::timestamptz else applies_since end
+      changed_by = $actor, next_turn = $nextTurn::timestamptz,
+      applies_since = case when $switchedOn::boolean then $now::timestamptz else applies_since end
     where id = $id`,
     given,
   )

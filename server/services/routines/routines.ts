@@ -20,6 +20,7 @@ import {
   insertRoutineVersion,
 } from './routines-queries'
 import { brandsOf, theHouse, type Principal } from '../people/principal'
+import { turnAfter } from './turns'
 
 /*
  * Routines as a supervisor keeps them: name, sentence, on and off apart from editing, trust. Every change
@@ -39,6 +40,8 @@ export interface RoutineView {
   changedAt: Date
   changedBy: string
   thisMonth: number
+  /** Of a routine of the clock that is on. */
+  nextTurn: Date | null
 }
 
 /** The routines that can be about the brands of who asks; what is said of brands elsewhere is not theirs. */
@@ -99,6 +102,7 @@ export async function changeRoutine(id: number, change: RoutineChange, who: Prin
       now,
       actor: who.name,
       switchedOn,
+      nextTurn: await turnAfter(change.sentence ?? current.sentence, change.isOn ?? current.isOn, now),
     })
     await keepVersion(id)
     publish('routine', [id])
@@ -133,6 +137,7 @@ export async function addRoutine(routine: NewRoutine, who: Principal): Promise<n
       sentence: routine.sentence,
       changedAt: now,
       changedBy: who.name,
+      nextTurn: await turnAfter(routine.sentence, routine.isOn, now),
     })
     await keepVersion(id)
     publish('routine', [id])

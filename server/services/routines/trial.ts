@@ -6,11 +6,14 @@ import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import { kindOffWords } from '../house/kinds'
-import { theHouse } from '../people/principal'
+import { theHouse, type Principal } from '../people/principal'
+import { accountsDue } from '../receivables/accounts-due'
+import { kindOfPeriod } from '../../../core/receivables/statement'
+import { momentWords, periodAtTurn, turnsOf } from './turns'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import {
   eventsSince,
-  type EventRow,
+  type PastEvent,
   routinesSharing,
   type CustomerRow,
   customersWithContacts,
@@ -18,7 +21,8 @@ import {
 
 /*
  * The trial: what a sentence would have done over the past days, judged on the events as they were, without doing it.
- * Called while a sentence is edited. Writes nothing. One query for the events, one for the customers they name.
+ * Called while a sentence is edited. Writes nothing. One query for the events, one for the customers they name; of a
+ * routine of the clock, the books of its last turns.
  */
 
 export interface TrialReason {
@@ -43,9 +47,10 @@ export interface Trial {
   shared: { name: string; count: number }[]
   /** Beside the sentence that is live: papers more or fewer. */
   against: { more: number; fewer: number } | null
-  /** Each once; `id` is the order's, the document's or the payment's. */
+  /** Each once; `id` is the order's, the document's, the payment's or the account's. */
   orders: {
     id: number
+    customerId: number
     number: string
     customerName: string
     total: string
@@ -73,12 +78,11 @@ export async function tryOut(
   const now = clock.now()
   const since = new Date(now.getTime() - days * 86_400_000)
   const statuses = [...new Set([...sentence.statuses, ...(live?.statuses ?? [])])]
-  const events = await eventsSince(
-    since,
-    eventOf(sentence),
-    eventOf(sentence) === 'order status' ? statuses : [sentence.issue],
-    who,
-  )
+  const event = eventOf(sentence)
+  const events =
+    event === 'time'
+      ? await accountsThen(sentence, { after: since, until: now }, who)
+      : await eventsSince(since, event, event === 'order status' ? statuses : [sentence.issue], who)
   const first = firstPerOrder(sentence, events)
   const customers = await customersOf(
     [...new Set([...first.values()].map((event) => event.customerId))],
@@ -95,7 +99,7 @@ export async function tryOut(
     stuck: new Map(),
   }
   const orders: Trial['orders'] = []
-  for (const [subject, event] of first) {
+  for (const event of first.values()) {
     const customer = customers.get(event.customerId)!
     const { outcome, reason } = kindsOff.includes(sentence.issue)
       ? { outcome: 'stuck' as const, reason: kindOffWords(sentence.issue) }
@@ -109,8 +113,9 @@ export async function tryOut(
     }
     sums.set(event.facts.currency, (sums.get(event.facts.currency) ?? new Decimal(0)).plus(event.facts.total))
     orders.push({
-      id: subject,
-      number: event.facts.number ?? (event.facts.order || event.facts.receipt || ''),
+      id: event.subject,
+      customerId: event.customerId,
+      number: event.facts.number ?? (event.facts.order || event.facts.receipt || event.facts.customer || ''),
       customerName: customer.name,
       total: event.facts.total,
       currency: event.facts.currency,
@@ -157,7 +162,7 @@ export async function tryOut(
 async function sharedWith(
   sentence: RoutineSentence,
   routineId: number | null,
-  first: ReadonlyMap<number, EventRow>,
+  first: ReadonlyMap<string, PastEvent>,
 ): Promise<{ name: string; count: number }[]> {
   const others = await routinesSharing(routineId)
   return others
@@ -171,11 +176,32 @@ async function sharedWith(
     .filter((other) => other.count > 0)
 }
 
+/** So many turns are played through: each reads the books of all accounts as they were. */
+const turnsTried = 6
+
+/** The accounts that its last turns would have been shown, as the books were on those days, the oldest first. */
+async function accountsThen(
+  sentence: RoutineSentence,
+  span: { after: Date; until: Date },
+  who: Principal,
+): Promise<PastEvent[]> {
+  const { timeZone: zone } = await company()
+  const turns = await turnsOf(sentence, span, turnsTried)
+  const found: PastEvent[] = []
+  for (const { at, day } of turns.reverse()) {
+    const period = periodAtTurn(sentence, day)
+    const moment = momentWords(at, { zone })
+    for (const { id, customerId, facts, once } of await accountsDue(kindOfPeriod(period), period, who))
+      found.push({ subject: id, customerId, at, facts: { ...facts, moment }, once: `${id} ${once}` })
+  }
+  return found
+}
+
 /** The first event of each order, document or payment to which the sentence applies: "once" in a trial. */
-function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): Map<number, EventRow> {
-  const first = new Map<number, EventRow>()
+function firstPerOrder(sentence: RoutineSentence, events: readonly PastEvent[]): Map<string, PastEvent> {
+  const first = new Map<string, PastEvent>()
   for (const event of events)
-    if (!first.has(event.subject) && judge(sentence, event.facts).applies) first.set(event.subject, event)
+    if (!first.has(event.once) && judge(sentence, event.facts).applies) first.set(event.once, event)
   return first
 }
 
@@ -197,11 +223,13 @@ function outcomeOf(
     copyTo: sentence.copyTo,
   })
   if (!customer.billing) return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
-  if (new Decimal(facts.total).isNegative()) return { outcome: 'stuck', reason: 'below zero' }
+  const isAccount = eventOf(sentence) === 'time'
+  if (new Decimal(facts.total).isNegative() && !isAccount) return { outcome: 'stuck', reason: 'below zero' }
   if (channel === 'nothing')
     return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
   if (channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
   if (lacks !== null) return { outcome: 'stuck', reason: `${customer.name} has no ${lacks} contact` }
-  if (new Decimal(facts.total).isZero()) return { outcome: 'person', reason: 'with nothing to pay' }
+  if (new Decimal(facts.total).isZero() && !isAccount)
+    return { outcome: 'person', reason: 'with nothing to pay' }
   return { outcome: 'clean', reason: '' }
 }
