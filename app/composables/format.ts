@@ -66,6 +66,20 @@ export function shortTime(instant: string | Date): string {
 
 const dayOf = (instant: Date) => new Intl.DateTimeFormat('en-CA', { timeZone: zone() }).format(instant)
 
+/** "Mon 30 Nov 2026, 07:30" */
+export function dayTime(instant: string | Date): string {
+  return new Intl.DateTimeFormat('en-IE', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+    timeZone: zone(),
+  }).format(new Date(instant))
+}
+
 export function fullTime(instant: string | Date): string {
   return new Intl.DateTimeFormat('en-IE', {
     day: 'numeric',

@@ -153,7 +153,7 @@ const add = (name: string) =>
             }}</span>{{ ' ' }}
             <span v-if="routine.nextTurn">{{
               t('routines.nextTurnAt', { at: shortTime(routine.nextTurn) })
-            }}</span>
+            }}</span>{{ ' ' }}
             <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">
               {{ routine.isOn ? t('routines.switchOff') : t('routines.switchOn') }}
             </button>

@@ -221,3 +221,48 @@ test('an invoice is once for the order, a confirmation once for its revision', (
   expect(occasionOf('invoice', 1)).toBe(occasionOf('invoice', 2))
   expect(occasionOf('order confirmation', 1)).not.toBe(occasionOf('order confirmation', 2))
 })
+
+describe('a sentence of the clock', () => {
+  const clockwise = (change: Partial<RoutineSentence> = {}): RoutineSentence =>
+    sentence({
+      on: 'time',
+      statuses: [],
+      issue: 'payment reminder',
+      at: { each: 'working day', time: '07:00' },
+      ...change,
+    })
+  const check = (one: RoutineSentence) => () => checkSentence(one, ['Shipped'])
+
+  test('reads as one sentence, with what its statements are of', () => {
+    expect(sentenceWords(clockwise())).toBe(
+      'When it is time for payment reminders, on a working day at 07:00, issue a payment reminder to each ' +
+        'account, write to the billing contact, and let it go at once.',
+    )
+    expect(sentenceWords(clockwise({ issue: 'statement of account', period: 'last month' }))).toContain(
+      'issue a statement of account to each account of all that was booked last month,',
+    )
+  })
+
+  test('asks of an account only what an account has, and of an order no balance', () => {
+    const overdue = { about: 'total', of: 'overdue', is: 'over', amount: '50', currency: 'EUR' } as const
+    expect(check(clockwise({ conditions: [overdue] }))).not.toThrow()
+    expect(check(clockwise({ conditions: [{ ...overdue, of: 'net' }] }))).toThrow(
+      'An account has no such thing',
+    )
+    expect(check(clockwise({ conditions: [{ about: 'item', is: 'one of', values: ['HB-10N'] }] }))).toThrow(
+      'An account has no such thing',
+    )
+    expect(check(sentence({ conditions: [overdue] }))).toThrow('Only an account has a balance')
+    expect(check(clockwise({ at: undefined }))).toThrow('at which time')
+    expect(check(clockwise({ issue: 'invoice' }))).toThrow('is not what a routine makes of that event')
+  })
+
+  test('holds by what the account had at its turn, and never of an order', () => {
+    const over = (amount: string) =>
+      clockwise({ conditions: [{ about: 'total', of: 'overdue', is: 'over', amount, currency: 'EUR' }] })
+    const atTurn = { ...facts, moment: '30 Nov 2026, 07:00', overdue: '50.00', balance: '900.00' }
+    expect(judge(over('49.99'), atTurn).applies).toBe(true)
+    expect(judge(over('50'), atTurn).applies).toBe(false)
+    expect(judge(over('0'), facts).applies).toBe(false)
+  })
+})

@@ -163,7 +163,7 @@ export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | '
     case 'payment':
       return sentence.issue === receiptKind('out') ? 'a refund is recorded' : 'a payment is recorded'
     case 'time':
-      return sentence.at ? timeWords(sentence.at) : 'it is time'
+      return `it is time for ${kindFacts[sentence.issue].many}${sentence.at ? `, ${timeWords(sentence.at)}` : ''}`
   }
 }
 

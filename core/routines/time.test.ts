@@ -90,9 +90,9 @@ describe('turns that were missed', () => {
 })
 
 test('a time is said as people say it', () => {
-  expect(timeWords({ each: 'working day', time: at })).toBe('it is 07:00 on a working day')
-  expect(timeWords({ each: 'week', on: 5, time: at })).toBe('it is Friday, 07:00')
-  expect(timeWords({ each: 'month', on: 31, time: at })).toBe('it is day 31 of a month or its last, 07:00')
+  expect(timeWords({ each: 'working day', time: at })).toBe('on a working day at 07:00')
+  expect(timeWords({ each: 'week', on: 5, time: at })).toBe('on Friday at 07:00')
+  expect(timeWords({ each: 'month', on: 31, time: at })).toBe('on day 31 of a month, or its last, at 07:00')
 })
 
 test('a time that never comes is refused', () => {

@@ -100,21 +100,21 @@ export function turnsBetween(
   return found
 }
 
-/** When it has its turn, as it stands in the sentence: "at 07:00 on every working day". */
+/** When it has its turn, as it stands in the sentence: "on a working day at 07:00". */
 export function timeWords({ each, on = 1, time }: TimePattern): string {
   switch (each) {
     case 'day':
-      return `it is ${time}, every day`
+      return `every day at ${time}`
     case 'working day':
-      return `it is ${time} on a working day`
+      return `on a working day at ${time}`
     case 'week':
-      return `it is ${weekdays[on - 1]}, ${time}`
+      return `on ${weekdays[on - 1]} at ${time}`
     case 'month':
       return on >= 29
-        ? `it is day ${on} of a month or its last, ${time}`
-        : `it is day ${on} of a month, ${time}`
+        ? `on day ${on} of a month, or its last, at ${time}`
+        : `on day ${on} of a month at ${time}`
     default:
-      return `it is the ${each} of a month, ${time}`
+      return `on the ${each} of a month at ${time}`
   }
 }
 

@@ -263,7 +263,7 @@ describe('a routine of the clock', () => {
     await desk.fill('[data-test="turn-time"] input', '1200PM')
     await desk.press('Escape')
     await desk.page.waitForFunction(() =>
-      document.querySelector<HTMLElement>('.written')!.innerText.includes('it is 12:00 on a working day'),
+      document.querySelector<HTMLElement>('.written')!.innerText.includes('on a working day at 12:00'),
     )
     await openWord('A condition')
     await desk.page.keyboard.type('past due')
@@ -280,7 +280,7 @@ describe('a routine of the clock', () => {
     await desk.press('Escape')
     await desk.clickText('.sides button', 'Turns')
     await desk.page.waitForFunction(() =>
-      /Next turn .*12:00/.test(
+      /Next turn .*12:00\./.test(
         document.querySelector<HTMLElement>('[data-test="next-turn"]')?.innerText ?? '',
       ),
     )

@@ -10,7 +10,7 @@ import { refreshPrepared } from '../../server/services/documents/refresh'
 import { voidDocument } from '../../server/services/documents/void'
 import { documentView } from '../../server/services/line/in-hand'
 import { inTheNameOf } from '../../server/services/people/principal'
-import { account, markItem } from '../../server/services/receivables/accounts'
+import { account, markItem, setLevelBack } from '../../server/services/receivables/accounts'
 import { recordPayment } from '../../server/services/receivables/payments'
 import {
   prepareStatements,
@@ -92,6 +92,24 @@ async function moneyOf(name: string, amount: string): Promise<number> {
 }
 
 describe('a reminder', () => {
+  test('is taken back from one invoice with a reason: what waits is built anew, at the level before', async () => {
+    const { id } = await late('10451', 20)
+    const letter = await issue((await remind('10451')).preparedId!)
+    expect(letter.outcome).toBe('issued')
+    await expect(setLevelBack((await late('10451', -5)).id, 'never asked', who)).rejects.toThrow(
+      'was not reminded of',
+    )
+    await setLevelBack(id, 'they had a new address', who)
+    expect(await levels(id)).toEqual([])
+    const [item] = (await account(house.customer('10451').id)).items
+    expect(item!.reminders).toEqual([])
+    const [kept] = await rows<{ words: string }>(
+      `select words from history where document_id = $1 and words like 'Set back%'`,
+      [id],
+    )
+    expect(kept!.words).toBe('Set back from reminder level 1: they had a new address')
+  })
+
   test('is not made of who has paid as far as the bank knows, nor issued where that came between', async () => {
     const { name } = house.customer('10438')
     const { id } = await late('10438', 20)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { fullTime } from '../../composables/format'
+import { dayTime } from '../../composables/format'
 import { outcomeWords } from '../../composables/outcomes'
 import type { Account } from '../../contract'
 
@@ -16,7 +16,7 @@ defineProps<{ looked: Account['looked'] }>()
         ><strong>{{ one.routine }}</strong> {{ outcomeWords(one.outcome) }}</span
       >
       <span v-if="one.unmet || one.reason">{{ one.unmet || one.reason }}</span>
-      <span class="soft">{{ fullTime(one.at) }}, {{ one.brand }}</span>
+      <span class="soft">{{ dayTime(one.at) }}, {{ one.brand }}</span>
     </li>
   </ul>
 </template>

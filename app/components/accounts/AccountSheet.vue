@@ -1,31 +1,26 @@
 <script setup lang="ts">
-import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
-import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
+import AccountItems from './AccountItems.vue'
 import AccountLooks from './AccountLooks.vue'
 import AccountPayments from './AccountPayments.vue'
 import PaymentDialog from './PaymentDialog.vue'
 import StatementDialog from './StatementDialog.vue'
-import TakenField from '../fields/TakenField.vue'
-import WordPanel from '../list/WordPanel.vue'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { useNewest } from '../../composables/useNewest'
 import { useLive } from '../../composables/useLive'
-import { houseToday, money, plural, shortDay } from '../../composables/format'
+import { houseToday, money } from '../../composables/format'
 import { useMainKey } from '../../composables/useMainKey'
 import { prepareReceipt, undoPayment } from '../../calls/payments'
 import { fetchAccount } from '../../calls/accounts'
 import { prepareStatements } from '../../calls/statements'
 import { periodWords } from './statement-words'
-import { markItem } from '../../calls/open-items'
 import { termsWords } from '../../../core/documents/terms'
-import { ageingStep } from '../../../core/receivables/ageing'
 import { kindOfPeriod, type StatementPeriod } from '../../../core/receivables/statement'
-import type { Account, OpenRow, PaymentRow } from '../../contract'
+import type { Account, PaymentRow } from '../../contract'
 
 /**
  * One customer's account: what is open with its marks, and what was paid; the place where a payment is
@@ -111,12 +106,6 @@ async function load() {
 onMounted(load)
 useLive(['payment', 'register'], () => void load(), 300)
 
-const mark = (item: OpenRow, change: { dispute?: string; promisedOn?: string | null }, close: () => void) =>
-  attempt(async () => {
-    await markItem(item.id, change)
-    close()
-    await load()
-  })
 const takeBack = () =>
   attempt(async () => {
     await undoPayment(undoing.value!.id, { reason: reason.value.trim() })
@@ -125,28 +114,7 @@ const takeBack = () =>
     reason.value = ''
     await load()
   })
-const tone: Record<string, string> = {
-  'not due': '',
-  '1–30': 'wait',
-  '31–60': 'wait',
-  '61–90': 'stuck',
-  'over 90': 'stuck',
-}
 const day = houseToday()
-const lateWords = (item: OpenRow) =>
-  Number(item.open) < 0
-    ? 'credit'
-    : item.late > 0
-      ? t('accounts.daysLate', { days: plural(item.late, 'day') })
-      : t('accounts.dueDay', { day: shortDay(item.dueDate) })
-const markWords = (item: OpenRow) =>
-  [
-    item.dispute ? t('common.disputedDispute', { dispute: item.dispute }) : '',
-    item.promisedOn ? t('accounts.promisedForDay', { day: shortDay(item.promisedOn) }) : '',
-  ]
-    .filter(Boolean)
-    .join(', ') || 'mark'
-const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
 useMainKey(() => {
   if (may.value) recording.value = 'in'
 })
@@ -167,56 +135,7 @@ useMainKey(() => {
     <div class="body">
       <p class="soft terms">{{ t('accounts.paysTerms', { terms: termsWords(view.terms) }) }}</p>
       <h2>{{ t('common.open') }}</h2>
-      <ul :aria-label="t('accounts.openItems')">
-        <li v-for="item in view.items" :key="item.id" :data-open="item.number">
-          <NuxtLink class="mono number" :to="`/register?search=${item.number}&in=${item.id}`">{{
-            item.number
-          }}</NuxtLink>
-          <span class="tag" :class="tone[ageingStep(item.dueDate, day)]">{{ lateWords(item) }}</span>
-          <NuxtLink
-            v-for="one in item.reminders.slice(-1)"
-            :key="one.level"
-            class="soft level"
-            :to="`/register?search=${one.number}&in=${one.letterId}`"
-            >{{ t('accounts.levelOnDay', { level: one.level, day: shortDay(one.day) }) }}</NuxtLink
-          >
-          <WordPanel
-            v-slot="{ close }"
-            :label="t('accounts.marksOfNumber', { number: item.number })"
-            class="mark"
-            :words="markWords(item)"
-            :open-end="!item.dispute && !item.promisedOn"
-            :disabled="!may || Number(item.open) < 0"
-          >
-            <label
-              ><I18nT keypath="accounts.disputedDisputedWhy" scope="global"
-                ><template #disputedWhy
-                  ><TakenField
-                    :value="item.dispute"
-                    :placeholder="t('accounts.whatIsWrong')"
-                    :aria-label="t('accounts.disputedWhy')"
-                    @take="mark(item, { dispute: $event }, close)" /></template></I18nT
-            ></label>
-            <label
-              ><I18nT keypath="accounts.promisedForPromisedFor" scope="global"
-                ><template #promisedFor
-                  ><DateField
-                    :model-value="item.promisedOn"
-                    :aria-label="t('accounts.promisedFor')"
-                    @update:model-value="
-                      mark(item, { promisedOn: $event || null }, close)
-                    " /></template></I18nT
-            ></label>
-          </WordPanel>
-          <span class="amount push"
-            >{{ money(item.open, item.currency)
-            }}<small v-if="partly(item)" class="soft">
-              {{ t('accounts.ofAmount', { amount: money(item.amount, item.currency) }) }}</small
-            ></span
-          >
-        </li>
-        <li v-if="view.items.length === 0" class="soft">{{ t('accounts.nothingIsOpen') }}</li>
-      </ul>
+      <AccountItems :items="view.items" :day="day" :may="may" @changed="load" />
       <h2>{{ t('accounts.statementsOfAccount') }}</h2>
       <ul :aria-label="t('accounts.statementsOfAccount')" data-test="statements">
         <li v-for="one in view.statements" :key="one.preparedId">
@@ -299,9 +218,6 @@ useMainKey(() => {
 </template>
 
 <style scoped>
-.level {
-  white-space: nowrap;
-}
 .body {
   flex: 1;
   overflow: auto;
@@ -320,13 +236,11 @@ ul {
   margin: 0;
 }
 li {
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-li {
   display: flex;
   align-items: center;
   gap: 10px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
 }
 .number {
   white-space: nowrap;

@@ -2,7 +2,7 @@
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import { attempt } from '../../composables/api'
-import { fullTime, plural } from '../../composables/format'
+import { dayTime, plural } from '../../composables/format'
 import { useLive } from '../../composables/useLive'
 import { fetchStatementRuns } from '../../calls/statements'
 import { periodWords } from './statement-words'
@@ -55,7 +55,7 @@ function look(id: number) {
           {{ periodWords(run.period) }}
         </button>
         <span>{{ outcome(run) }}</span>
-        <span class="soft">{{ fullTime(run.madeAt) }} · {{ run.madeBy }}</span>
+        <span class="soft">{{ dayTime(run.madeAt) }} · {{ run.madeBy }}</span>
       </li>
     </ul>
   </Ask>
@@ -73,6 +73,7 @@ li {
   display: grid;
   grid-template-columns: 1.3fr 1fr 1fr;
   gap: 12px;
+  justify-items: start;
   align-items: baseline;
   padding: 8px 0;
   border-bottom: 1px solid var(--rule);

@@ -96,6 +96,7 @@ const placeOf = (one: Trial['orders'][number]) =>
         })
       }}
     </p>
+    <p v-if="sentence.on === 'time'" class="soft">{{ t('routines.itsLastTurns') }}</p>
     <dl>
       <div>
         <dt>{{ t('routines.wouldHaveGoneOutCleanly') }}</dt>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { fullTime, plural } from '../../composables/format'
+import { dayTime, plural } from '../../composables/format'
 import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { outcomeWords } from '../../composables/outcomes'
@@ -24,14 +24,14 @@ const accounts = (one: Turn) => Object.values(one.outcomes).reduce((sum, count) 
   <p data-test="next-turn">
     {{
       routine.nextTurn
-        ? t('routines.nextTurnAt', { at: fullTime(routine.nextTurn) })
+        ? t('routines.nextTurnAt', { at: dayTime(routine.nextTurn) })
         : t('routines.noNextTurn')
     }}
   </p>
   <p v-if="turns?.length === 0" class="soft">{{ t('routines.noTurnYet') }}</p>
   <ol>
     <li v-for="one in turns" :key="String(one.at)">
-      <strong>{{ fullTime(one.at) }}</strong>
+      <strong>{{ dayTime(one.at) }}</strong>
       <span class="soft each">{{
         t('routines.shownAccounts', { accounts: plural(accounts(one), 'account') })
       }}</span>
@@ -39,7 +39,7 @@ const accounts = (one: Turn) => Object.values(one.outcomes).reduce((sum, count) 
         ><strong>{{ count }}</strong> {{ outcomeWords(String(outcome)) }}</span
       >
       <span v-if="one.passed" class="each notice wait">{{
-        t('routines.takenLate', { at: fullTime(one.takenAt), turns: plural(one.passed, 'turn') })
+        t('routines.takenLate', { at: dayTime(one.takenAt), turns: plural(one.passed, 'turn') })
       }}</span>
     </li>
   </ol>

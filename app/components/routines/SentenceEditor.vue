@@ -130,7 +130,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
         :disabled="disabled"
         @pick="toggleStatus" /></template
     ><template v-else-if="event === 'time'"
-      >: {{ ' '
+      >, {{ ' '
       }}<TimeWord
         :value="sentence.at ?? usualTime[sentence.issue]!"
         :disabled="disabled"

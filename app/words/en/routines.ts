@@ -38,6 +38,7 @@ export const routines = {
   itsBalanceIsOver: 'its balance is over …',
   whatIsPastDue: 'what is past due',
   itsBalance: 'its balance',
+  itsLastTurns: 'Its last six turns of these days, by the books as they were then.',
   turns: 'Turns',
   nextTurnAt: 'Next turn {at}.',
   noNextTurn: 'It has no next turn while it is off.',

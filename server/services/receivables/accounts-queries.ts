@@ -368,3 +368,13 @@ export const updateMark = (given: {
     where document_id = $documentId and open <> 0`,
     given,
   )
+
+/** Deletes the highest level at which an item was reminded. */
+export const forgetLevel = (documentId: number) =>
+  one<{ level: number }>(
+    `delete from reminder r
+    where r.document_id = $documentId
+      and r.level = (select max(o.level) from reminder o where o.document_id = $documentId)
+    returning r.level`,
+    { documentId },
+  )

@@ -20,6 +20,7 @@ import {
   openItemsOf,
   paymentsOf,
   type paymentSorts,
+  forgetLevel,
   updateMark,
 } from './accounts-queries'
 
@@ -247,6 +248,28 @@ export async function markItem(
         who.name,
         mark.promisedOn ? `Payment is promised for ${mark.promisedOn}.` : 'No payment is promised any more.',
       )
+    publish('payment')
+  })
+}
+
+/**
+ * Sets an open item back to the level before its last reminder; that letter stays as it was sent.
+ * @throws Refusal "no-level"
+ */
+export async function setLevelBack(documentId: number, reason: string, who: Principal): Promise<void> {
+  await inTransaction(async () => {
+    // marked as well: what was prepared of the account is built anew
+    await updateMark({
+      documentId,
+      dispute: null,
+      promiseGiven: false,
+      promisedOn: null,
+      actor: who.name,
+      now: clock.now(),
+    })
+    const back = await forgetLevel(documentId)
+    if (!back) throw new Refusal('no-level')
+    await note({ documentId }, who.name, `Set back from reminder level ${back.level}: ${reason}`)
     publish('payment')
   })
 }
