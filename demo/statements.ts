@@ -26,13 +26,13 @@ export async function stateAccounts(zone: string): Promise<void> {
   await addTurns()
 }
 
-/** Routines of the clock: the one for reminders has had its turn of this morning, the other waits for the month's end. */
+/** Routines of the clock: the one for reminders has just had its turn, the other waits for the month's end. */
 async function addTurns(): Promise<void> {
   const { name } = (await one<{ name: string }>(
     `select name from staff where role = 'supervisor' order by id limit 1`,
   ))!
   const supervisor = inTheNameOf(name)
-  const common = { on: 'time', statuses: [], to: 'billing', delayMinutes: 0 } as const
+  const common = { on: 'time' as const, statuses: [], to: 'billing', delayMinutes: 0 }
   await addRoutine(
     {
       name: 'Statements at the month’s end',

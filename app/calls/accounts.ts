@@ -1,6 +1,10 @@
-import { api, type BodyOf } from '../composables/api'
+import { api, type BodyOf, type QueryOf } from '../composables/api'
 
 export const fetchAccount = (id: number) => api.get('/api/accounts/{id}', { path: { id } })
+
+/** How fast money comes, in a currency. */
+export const fetchMoneyFigures = (query: QueryOf<'/api/accounts/figures', 'get'>) =>
+  api.get('/api/accounts/figures', { query })
 
 export const fetchAccountChoices = () => api.get('/api/accounts/choices')
 

@@ -52,6 +52,11 @@ export const entries: readonly Entry[] = [
   place('Customers', '/customers', 'clients debtors accounts addresses'),
   place('Items', '/items', 'articles products stock catalogue prices'),
   place('Accounts', '/accounts', 'open items receivables overdue balance debtors ledger'),
+  place(
+    'Money over time',
+    '/accounts/figures',
+    'days sales outstanding dso ageing months reminders brought figures',
+  ),
   place('Payments', '/accounts/payments', 'receipts money refunds'),
   place('Bank files', '/accounts/bank', 'statement camt movements booking'),
   place('Imports', '/imports', 'csv upload excel file'),

@@ -121,7 +121,7 @@ ul {
 li {
   display: flex;
   align-items: center;
-  gap: 10px;
+  gap: 7px;
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);
 }

@@ -42,6 +42,9 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
           <dt>{{ t('accounts.inCredit') }}</dt>
           <dd class="mono">{{ money(shown.credit, shown.currency) }}</dd>
         </dl>
+        <NuxtLink :to="`/accounts/figures?currency=${shown.currency}`" data-test="over-time">{{
+          t('accounts.overTime')
+        }}</NuxtLink>
       </div>
       <div class="chart">
         <Suspense><AgeingChart :key="shown.currency" :ageing="shown" /></Suspense>

@@ -101,6 +101,17 @@ export const masterTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'money-over-time',
+    words: 'See how fast money comes',
+    also: 'days sales outstanding dso ageing by month figures reminders brought statistics',
+    on: ['/accounts', '/accounts/figures'],
+    to: '/accounts/figures',
+    steps: [
+      'In Accounts press over time…, beside what is open.',
+      'What was owed at the end of each month, by age; how many days’ invoices were open; what came after reminders.',
+    ],
+  },
+  {
     id: 'bank',
     words: 'Book a bank statement',
     also: 'camt csv movements match import bank file reconciliation',
