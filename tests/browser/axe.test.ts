@@ -36,6 +36,7 @@ const screens: [name: string, path: string, ready: string][] = [
   ['A draft', '/drafts/some', '.texts'],
   ['Accounts', '/accounts', '[aria-label="Ageing"] svg'],
   ['Payments', '/accounts/payments', '[role="option"]'],
+  ['Money over time', '/accounts/figures', '[data-test="months"]'],
   ['Bank files', '/accounts/bank', '[data-test="read-file"]'],
   ['Imports', '/imports', '[data-test="read-file"]'],
   ['Daily reconciliation', '/reconciliation', '[data-test="proof-facts"]'],

@@ -246,49 +246,53 @@ describe('customers', () => {
 })
 
 describe('a routine of the clock', () => {
-  test('is written, switched on with its next turn, and shows what its turns made', async () => {
-    await desk.goTo('Routines', '/routines')
-    await desk.page.click('[data-test="new-routine"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="new-name"] input'))
-    await desk.page.keyboard.type('Reminders at noon')
-    await desk.press('Enter')
-    await desk.page.waitForFunction(
-      () =>
-        document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Reminders at noon',
-    )
-    await openWord('Event')
-    await desk.page.keyboard.type('payment reminders')
-    await desk.press('Enter')
-    await openWord('When it has its turn')
-    await desk.fill('[data-test="turn-time"] input', '1200PM')
-    await desk.press('Escape')
-    await desk.page.waitForFunction(() =>
-      document.querySelector<HTMLElement>('.written')!.innerText.includes('on a working day at 12:00'),
-    )
-    await openWord('A condition')
-    await desk.page.keyboard.type('past due')
-    await desk.press('Enter')
-    await desk.wait('[data-test="condition-amount"] input')
-    await desk.fill('[data-test="condition-amount"] input', '10')
-    await desk.press('Escape')
-    await desk.page.click('[data-trust="after a check"]')
-    await desk.page.waitForFunction(
-      () => document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true',
-    )
-    await desk.page.click('[data-test="switch"]')
-    await says('Accounts that were due at its last turn')
-    await desk.press('Escape')
-    await desk.clickText('.sides button', 'Turns')
-    await desk.page.waitForFunction(() =>
-      /Next turn .*12:00\./.test(
-        document.querySelector<HTMLElement>('[data-test="next-turn"]')?.innerText ?? '',
-      ),
-    )
-    await desk.sql('update open_item set due_date = current_date - 12 where open > 0')
-    await desk.sql("update routine set next_turn = now() where name = 'Reminders at noon'")
-    await desk.page.waitForFunction(
-      () => /\d+ prepared, in To check/.test(document.querySelector<HTMLElement>('.right')!.innerText),
-      { timeout: 60_000 },
-    )
-  })
+  test(
+    'is written, switched on with its next turn, and shows what its turns made',
+    { timeout: 120_000 },
+    async () => {
+      await desk.goTo('Routines', '/routines')
+      await desk.page.click('[data-test="new-routine"]')
+      await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="new-name"] input'))
+      await desk.page.keyboard.type('Reminders at noon')
+      await desk.press('Enter')
+      await desk.page.waitForFunction(
+        () =>
+          document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Reminders at noon',
+      )
+      await openWord('Event')
+      await desk.page.keyboard.type('payment reminders')
+      await desk.press('Enter')
+      await openWord('When it has its turn')
+      await desk.fill('[data-test="turn-time"] input', '1200PM')
+      await desk.press('Escape')
+      await desk.page.waitForFunction(() =>
+        document.querySelector<HTMLElement>('.written')!.innerText.includes('on a working day at 12:00'),
+      )
+      await openWord('A condition')
+      await desk.page.keyboard.type('past due')
+      await desk.press('Enter')
+      await desk.wait('[data-test="condition-amount"] input')
+      await desk.fill('[data-test="condition-amount"] input', '10')
+      await desk.press('Escape')
+      await desk.page.click('[data-trust="after a check"]')
+      await desk.page.waitForFunction(
+        () => document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true',
+      )
+      await desk.page.click('[data-test="switch"]')
+      await says('Accounts that were due at its last turn')
+      await desk.press('Escape')
+      await desk.clickText('.sides button', 'Turns')
+      await desk.page.waitForFunction(() =>
+        /Next turn .*12:00\./.test(
+          document.querySelector<HTMLElement>('[data-test="next-turn"]')?.innerText ?? '',
+        ),
+      )
+      await desk.sql('update open_item set due_date = current_date - 12 where open > 0')
+      await desk.sql("update routine set next_turn = now() where name = 'Reminders at noon'")
+      await desk.page.waitForFunction(
+        () => /\d+ prepared, in To check/.test(document.querySelector<HTMLElement>('.right')!.innerText),
+        { timeout: 60_000 },
+      )
+    },
+  )
 })

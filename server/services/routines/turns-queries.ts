@@ -18,7 +18,10 @@ export const turnDue = (id: number, now: Date) =>
 /** The routine, locked, where its turn was neither taken nor put off meanwhile. */
 export const lockTurn = (id: number, planned: Date) =>
   one<{ id: number }>(
-    'select id from routine where id = $id and is_on and next_turn = $planned::timestamptz for update',
+    `select id
+    from routine
+    where id = $id and is_on and date_trunc('milliseconds', next_turn) = $planned::timestamptz
+    for update`,
     { id, planned },
   )
 
