@@ -45,7 +45,7 @@ export default defineConfig({
           name: 'faults',
           include: ['tests/faults/**/*.test.ts'],
           globalSetup: 'tests/durable-cluster.ts',
-          testTimeout: 180_000,
+          testTimeout: 300_000,
           hookTimeout: 120_000,
           fileParallelism: false,
         },

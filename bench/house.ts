@@ -1,8 +1,10 @@
-import { mkdirSync, rmSync } from 'node:fs'
+import { fork, type ChildProcess } from 'node:child_process'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { loadHouse } from '../demo/house'
 import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from '../run/cluster'
-import { closeDatabase } from '../server/db/connection'
+import { closeDatabase, run } from '../server/db/connection'
 import { migrate } from '../server/db/migrate'
 import { closeRenderPool } from '../server/render/pool'
 import type { Row } from './table'
@@ -15,7 +17,7 @@ import { registerSources } from '../server/services/sources'
 export async function inBenchHouse(
   name: string,
   durable: boolean,
-  measure: () => Promise<Row[]>,
+  measure: (house: BenchHouse) => Promise<Row[]>,
 ): Promise<Row[]> {
   registerSources()
   const cluster: Cluster = {
@@ -29,13 +31,59 @@ export async function inBenchHouse(
   try {
     process.env.CLOTHESPIN_DATABASE_URL = await ensureDatabase(cluster, 'bench')
     await migrate()
-    await loadHouse()
-    return await measure()
+    return await measure(await loadHouse())
   } finally {
     await closeRenderPool()
     await closeDatabase()
     stopCluster(cluster, 'immediate')
     rmSync(cluster.folder, { recursive: true, force: true })
+  }
+}
+
+export type BenchHouse = Awaited<ReturnType<typeof loadHouse>>
+
+/** What a process holds in memory now, or held at most, in MB. */
+export const memory = (pid: number, name: 'VmHWM' | 'VmRSS') =>
+  Number(new RegExp(`${name}:\\s+(\\d+)`).exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024
+
+export const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds))
+
+/** Measures with durable PostgreSQL, one worker process and the mail stand-in, each a process of its own. */
+export async function inBenchProcesses(
+  measure: (house: BenchHouse, worker: number) => Promise<Row[]>,
+): Promise<Row[]> {
+  const folder = mkdtempSync(join(tmpdir(), 'clothespin-bench-'))
+  const [smtp, returns] = [await freePort(), await freePort()]
+  Object.assign(process.env, {
+    CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters',
+    CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtp}`,
+    CLOTHESPIN_SMTP_VERIFY: 'no',
+    CLOTHESPIN_RETURN_PORT: String(returns),
+    CLOTHESPIN_LOG: 'error',
+    STANDIN_SMTP_PORT: String(smtp),
+    STANDIN_REPORT_PORT: '0',
+    STANDIN_WEB_PORT: '0',
+    STANDIN_MAIL_FOLDER: join(folder, 'mail'),
+  })
+  const children: ChildProcess[] = []
+  try {
+    return await inBenchHouse('processes', true, async (house) => {
+      await run('update company set presume_seconds = 86400')
+      for (const name of ['mail-standin', 'worker']) {
+        const child = fork(join('.build/js', `${name}.mjs`), [], {
+          env: { ...process.env, CLOTHESPIN_PROCESS: name },
+        })
+        children.push(child)
+        await new Promise((resolve) => child.once('message', resolve))
+      }
+      try {
+        return await measure(house, children[1]!.pid!)
+      } finally {
+        for (const child of children) child.kill('SIGKILL')
+      }
+    })
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
   }
 }
 

@@ -6,6 +6,7 @@ import { benchFirstLoad } from './first-load'
 import { benchPosting } from './posting'
 import { benchRender } from './render'
 import { benchSending } from './sending'
+import { benchStatements } from './statements'
 import { benchTrial } from './trial'
 import { printTable, type Row } from './table'
 
@@ -16,6 +17,7 @@ const parts: Record<string, () => Promise<Row[]>> = {
   data: benchDataIn,
   emails: benchEmails,
   sending: benchSending,
+  statements: benchStatements,
   check: benchCheck,
   trial: benchTrial,
   load: benchFirstLoad,

@@ -155,7 +155,11 @@ create table company (
   -- whether emails say when they are opened
   count_opens boolean not null default false,
   -- how the house reminds; null as supplied
-  reminders jsonb
+  reminders jsonb,
+  -- whom the email of the morning goes to, and when; null for nobody
+  morning jsonb,
+  -- the last day of which it was sent
+  morning_sent date
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key

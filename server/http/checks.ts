@@ -162,3 +162,8 @@ export const page = {
 }
 
 export { Joi }
+
+/** A time of the day, "08:00". */
+export const clockTime = Joi.string()
+  .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+  .messages({ 'string.pattern.base': '{{#label}} is a time like 08:00' })

@@ -24,6 +24,8 @@ export interface Jobs {
   'send-rehearsals': { rehearsalIds: number[] }
   /** Statements of many accounts that somebody had prepared. */
   'make-statements': { runId: number }
+  /** The email of the morning. */
+  'morning-email': Record<string, never>
   /** A routine of the clock that is due. */
   'take-turn': { routineId: number }
   /** An invitation, or a code for a new password. */
@@ -43,6 +45,7 @@ const priority: Record<keyof Jobs, number> = {
   'go-on-importing': 2,
   'make-statements': 2,
   'take-turn': 1,
+  'morning-email': 3,
   'write-to-staff': 1,
 }
 

@@ -16,6 +16,7 @@ import { run as goOnImporting } from './tasks/go-on-importing'
 import { run as issuePapers } from './tasks/issue-prepared'
 import { run as lookAtEvents } from './tasks/look-at-events'
 import { run as makeStatements } from './tasks/make-statements'
+import { run as morningEmail } from './tasks/morning-email'
 import { run as paintDocuments } from './tasks/paint-documents'
 import { run as readBankFile } from './tasks/read-bank-file'
 import { run as refreshPrepared } from './tasks/refresh-prepared'
@@ -31,6 +32,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'issue-prepared': issuePapers,
   'look-at-events': lookAtEvents,
   'make-statements': makeStatements,
+  'morning-email': morningEmail,
   'paint-documents': paintDocuments,
   'read-bank-file': readBankFile,
   'refresh-prepared': refreshPrepared,

@@ -143,3 +143,32 @@ describe('reminders', () => {
     await desk.says('from 25 days after the due date')
   })
 })
+
+test('what was owed over time stands beside what is open, and leads back to it', async () => {
+  await begin()
+  await desk.page.click('[data-test="over-time"]')
+  await desk.wait('[data-test="months"]')
+  expect(await desk.text('[data-test="months"]')).toMatch(/today\s[\s\S]*\d/)
+  expect(await desk.text('[data-test="levels"]')).toContain('1 friendly')
+  await desk.page.click('[data-test="months"] a[href="/accounts"]')
+  await desk.wait(`${inHand} [data-open]`)
+})
+
+test('who reads in the morning how things stand is said in Settings, and taken back', async () => {
+  await desk.page.goto(`${desk.base}/company?part=General`)
+  const who = 'button[aria-label^="Who reads in the morning"]'
+  await desk.wait(who)
+  await desk.page.click(who)
+  await desk.fill('[data-test="morning-to"] input', 'desk@tansyhollow')
+  await desk.press('Enter')
+  await desk.says('is not an email address')
+  await desk.fill('[data-test="morning-to"] input', 'desk@tansyhollow.example')
+  await desk.press('Enter')
+  await desk.says('The morning email is set')
+  await desk.press('Escape')
+  await desk.page.waitForFunction(
+    (where) => document.querySelector<HTMLElement>(where)?.innerText.includes('desk@tansyhollow.example'),
+    {},
+    who,
+  )
+})

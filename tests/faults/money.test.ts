@@ -31,7 +31,7 @@ test(
       'all invoices to be issued',
       async () =>
         (await one<{ count: number }>('select count(*)::int count from document'))!.count === invoiceCount,
-      60,
+      100,
     )
     const open = await rows<{ number: string; open: string }>(
       `select d.number, i.open::text open from document d join open_item i on i.document_id = d.id order by d.id`,

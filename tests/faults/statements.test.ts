@@ -42,7 +42,7 @@ test('a run of statements with copies: each once, none twice, whatever is killed
   await until(
     'the invoices to be sent',
     async () => (await count('select count(*)::int count from document')) === orderCount && nothingUnderWay(),
-    60,
+    120,
   )
   const today = (await one<{ day: string }>('select max(date)::text "day" from document'))!.day
   const runId = await startStatements(
@@ -55,7 +55,7 @@ test('a run of statements with copies: each once, none twice, whatever is killed
     'the statements to be prepared',
     async () =>
       (await count('select count(*)::int count from statement_run_account where outcome is null')) === 0,
-    60,
+    120,
   )
   const prepared = await rows<{ id: number; revision: number }>(
     `select p.id, p.revision
@@ -73,7 +73,7 @@ test('a run of statements with copies: each once, none twice, whatever is killed
     async () =>
       (await count('select count(*)::int count from document')) === orderCount + accounts &&
       (await nothingUnderWay()),
-    100,
+    150,
   )
   await doomed.expectTruth(orderCount + accounts)
 })

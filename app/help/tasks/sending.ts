@@ -184,6 +184,33 @@ export const sendingTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'routine-of-the-clock',
+    words: 'Let statements and reminders go at a time',
+    also: 'schedule daily weekly monthly month end working day cron regular unattended dunning by itself',
+    on: ['/routines', '/accounts'],
+    to: '/routines',
+    steps: [
+      'In Routines press New and give it a name; as its first word choose “it is time for statements of account” or ' +
+        '“it is time for payment reminders”.',
+      'Its second word says when: on working days, once a week or month, on the first or last working day.',
+      'Turns, beside the trial, shows the next one and what came of those before. ' +
+        'A turn that was missed is taken once.',
+      '- Why an account got nothing stands at the account, under What routines decided.',
+    ],
+  },
+  {
+    id: 'morning',
+    words: 'Read in the morning how things stand',
+    also: 'digest daily summary report email overview yesterday',
+    on: ['/company'],
+    to: '/company?part=General',
+    steps: [
+      'In Settings, General, say who reads it and when; nobody gets one until then.',
+      'It comes on working days: what went, what is stuck or waits, payments promised for today, ' +
+        'reminders that are due.',
+    ],
+  },
+  {
     id: 'reconcile',
     words: 'Check that nothing was lost today',
     also: 'daily reconciliation difference control end of day audit',

@@ -129,6 +129,13 @@ export const company = {
   aSendBeginsToIssue:
     'A Send begins to issue {undoTime}; until then nothing is numbered and the whole run can be taken back.',
   whoIsTold: 'Who is told',
+  inTheMorning:
+    'On working days {who} reads at {time} how things stand: what went, what waits, and what the day brings.',
+  whoReadsTheMorning: 'Who reads in the morning how things stand',
+  nobody: 'nobody',
+  mailTo: 'mail to',
+  theMorningEmailIsSet: 'The morning email is set, from the next working day on.',
+  noMorningEmail: 'Nobody gets a morning email any more.',
   failureNoticesAreSet: 'Failure notices are set.',
   mailToTakenField: 'Mail to {takenField}',
   whenSomethingGetsStuckWhoIs:

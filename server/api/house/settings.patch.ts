@@ -1,6 +1,6 @@
 import { kindsOfEvents } from '../../../core/documents/kinds'
 import { languages } from '../../../core/money/format'
-import { decimal, Joi, name, publicAddress, text } from '../../http/checks'
+import { clockTime, decimal, Joi, name, publicAddress, text } from '../../http/checks'
 import { route } from '../../http/route'
 import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
@@ -45,6 +45,7 @@ export default route<object, object, Partial<HouseSettings>>(
           .max(9)
           .required(),
       }),
+      morning: Joi.object({ to: text(320).required(), time: clockTime.required() }).allow(null),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

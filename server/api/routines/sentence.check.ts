@@ -1,13 +1,9 @@
 import { relativePeriods } from '../../../core/receivables/relative-period'
 import { choiceSubjects, routineEvents, totalsOf, trusts } from '../../../core/routines/sentence'
 import { turns } from '../../../core/routines/time'
-import { country, Joi, kind, name, text } from '../../http/checks'
+import { clockTime as time, country, Joi, kind, name, text } from '../../http/checks'
 
 /** A routine's sentence at the door; what it means is checked by the core. */
-const time = Joi.string()
-  .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a time like 08:00' })
-
 const condition = Joi.alternatives().try(
   Joi.object({
     about: Joi.valid('total').required(),

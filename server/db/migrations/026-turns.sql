@@ -1,4 +1,4 @@
--- Routines of the clock: when each has its next turn, and the turns that were taken.
+-- Routines of the clock: when each has its next turn, and the turns that were taken. The email of the morning.
 
 alter table routine add column next_turn timestamptz;
 
@@ -16,3 +16,5 @@ create table routine_turn (
 create index bank_entry_waiting on bank_entry (id) where state in ('sure', 'unsure', 'strange', 'to book');
 
 create index event_of_one_routine on event (only_routine, at) where only_routine is not null;
+
+alter table company add column morning jsonb, add column morning_sent date;

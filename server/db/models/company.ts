@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import { noSecondLook, type SecondLookRule } from '../../../core/documents/second-look'
+import type { MorningRule } from '../../../core/line/morning'
 import type { ReminderRule } from '../../../core/receivables/reminders'
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -63,6 +64,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare countOpens: CreationOptional<boolean>
   /** How the house reminds; null as supplied. */
   declare reminders: CreationOptional<ReminderRule | null>
+  declare morning: CreationOptional<MorningRule | null>
+  declare morningSent: CreationOptional<string | null>
   /** How documents reach customers that say nothing else, nor their group. */
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
@@ -117,6 +120,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         postage: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
         countOpens: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         reminders: { type: DataTypes.JSONB },
+        morning: { type: DataTypes.JSONB },
+        morningSent: { type: DataTypes.DATEONLY },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },

@@ -64,6 +64,16 @@ export const holdWaiting = (given: { ids: readonly number[]; held: boolean; desp
     given,
   )
 
+/** Whether one of them waits no more. */
+export const notWaiting = (ids: readonly number[]) =>
+  one<{ id: number }>(
+    `select id
+    from dispatch
+    where id = any($ids::int[]) and state <> 'waiting'
+    limit 1`,
+    { ids },
+  )
+
 export const stoppedAmong = (ids: readonly number[]) =>
   rows<{ number: string; stopped: string }>(
     `select x.number, x.stopped

@@ -15,6 +15,7 @@ import {
   printable,
   insertUndelivered,
   holdWaiting,
+  notWaiting,
   stoppedAmong,
   postponeDispatches,
   documentStop,
@@ -96,9 +97,12 @@ export async function decideByHand(
   })
 }
 
-/** What is just being handed over cannot be kept back any more. @throws Refusal "on-its-way" where none was left */
-function someOf<Done extends { id: number }>(done: readonly Done[]): number[] {
-  if (done.length === 0) throw new Refusal('on-its-way')
+/**
+ * What is just being handed over cannot be kept back any more; what is kept back already stays so.
+ * @throws Refusal "on-its-way" where nothing was done because of that
+ */
+async function doneOf(ids: readonly number[], done: readonly { id: number }[]): Promise<number[]> {
+  if (done.length === 0 && (await notWaiting(ids))) throw new Refusal('on-its-way')
   return done.map(({ id }) => id)
 }
 
@@ -128,7 +132,7 @@ export async function hold(
       })),
     )
     publish('line')
-    return someOf(done)
+    return doneOf(ids, done)
   })
 }
 
@@ -171,7 +175,7 @@ export async function sendLater(ids: readonly number[], at: Date, who: Principal
       })),
     )
     publish('line')
-    return someOf(done)
+    return doneOf(ids, done)
   })
 }
 

@@ -33,6 +33,17 @@ export const bankFilesHalfBooked = (before: Date) =>
     { before },
   )
 
+/** Whether the email of the morning is due and was not sent today, by the house's clock. */
+export const morningDue = (now: Date) =>
+  one(
+    `select id
+    from company
+    where morning ->> 'to' <> ''
+      and morning_sent is distinct from ($now::timestamptz at time zone time_zone)::date
+      and morning ->> 'time' <= to_char($now::timestamptz at time zone time_zone, 'HH24:MI')`,
+    { now },
+  )
+
 /** Routines of the clock whose turn has come. */
 export const turnsDue = (now: Date) =>
   rows<{ id: number }>('select id from routine where is_on and next_turn <= $now::timestamptz order by id', {

@@ -19,6 +19,7 @@ import {
   importsHalfDone,
   statementRunsWaiting,
   turnsDue,
+  morningDue,
   runsDue,
   deleteDeadWorkers,
   deadAfterSeconds,
@@ -80,6 +81,7 @@ export async function sweep(): Promise<void> {
       await addJob('make-statements', { runId: id }, { key: `sweep statements ${id}` })
     for (const { id } of await turnsDue(clock.now()))
       await addJob('take-turn', { routineId: id }, { key: `sweep turn ${id}` })
+    if (await morningDue(clock.now())) await addJob('morning-email', {}, { key: 'sweep morning' })
     for (const { id } of await runsDue()) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
   if ((await howFar()) === 'ready') await sendFailureNotice()

@@ -59,6 +59,8 @@ export interface Source {
   versions?: (ids: readonly number[]) => Promise<{ id: number; version: number }[]>
   /** Why a person may not have such a document prepared now, looked at once it is locked. */
   refusal?: (kind: DocumentKind, id: number, despite: boolean) => Promise<Refusal | undefined>
+  /** Those of which a routine makes no other now, since one waits; with why. */
+  waiting?: (kind: DocumentKind, ids: readonly number[]) => Promise<{ id: number; reason: string }[]>
   /** A last look under the locks that issuing holds. @throws Refusal where it must not be issued any more */
   check?: (document: IssuedFrom) => Promise<void>
   /** What follows from issuing, in its transaction; of these kinds, or of all where none is named. */

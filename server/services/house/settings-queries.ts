@@ -11,9 +11,17 @@ export const settingsRow = () =>
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge", postage::text postage,
-      count_opens "countOpens", reminders,
+      count_opens "countOpens", reminders, morning,
       second_look "secondLook"
     from company`,
+  )
+
+/** An email of the morning that is only now asked for does not come in the afternoon. */
+export const morningFromTomorrow = (now: Date) =>
+  run(
+    `update company
+    set morning_sent = coalesce(morning_sent, ($now::timestamptz at time zone time_zone)::date)`,
+    { now },
   )
 
 export const pauseHouse = (given: { now: Date; actor: string; reason: string }) =>

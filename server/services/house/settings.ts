@@ -1,6 +1,7 @@
 import { badInput, Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/second-look'
+import type { MorningRule } from '../../../core/line/morning'
 import { starterReminders, type ReminderRule } from '../../../core/receivables/reminders'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -19,6 +20,7 @@ import {
   openRuns,
   dispatchesDue,
   beginRehearsal,
+  morningFromTomorrow,
   stopRehearsal,
 } from './settings-queries'
 import type { Principal } from '../people/principal'
@@ -53,6 +55,8 @@ export interface HouseSettings {
   countOpens: boolean
   /** The levels of payment reminders, and when they are due. */
   reminders: ReminderRule
+  /** Whom the email of the morning goes to, and when. */
+  morning: MorningRule | null
   /** What a second person has to send. */
   secondLook: SecondLookRule
 }
@@ -73,12 +77,15 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     if (change[field] && !isAddress(change[field]))
       throw badInput('bad-address', field, { address: change[field] })
   }
+  if (change.morning && !isAddress(change.morning.to))
+    throw badInput('bad-address', 'morning', { address: change.morning.to })
   if (change.secondLook && wantsSecondLooks(change.secondLook) && (await peopleWhoSend())!.count < 2)
     throw badInput('nobody-second', 'secondLook')
   await inTransaction(async () => {
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
+    if (change.morning) await morningFromTomorrow(clock.now())
     if (change.documentDates) await markAllStale()
     publish('house')
   })

@@ -27,6 +27,7 @@ import {
   moneyArrived,
   lastReminders,
   reminderWaiting,
+  remindersWaiting,
   occasionsWaiting,
   openOn,
 } from './statement-queries'
@@ -177,6 +178,18 @@ async function refuseUnbooked({ sourceId, source }: IssuedFrom): Promise<void> {
   if (arrived) throw new Refusal('money-arrived', { values: { words: arrivedWords(arrived) } })
 }
 
+/** Prepared, or listed in To send: what a person has not sent yet is not asked for once more by a routine. */
+async function waitingReminders(
+  kind: DocumentKind,
+  ids: readonly number[],
+): Promise<{ id: number; reason: string }[]> {
+  const waiting = kind === 'payment reminder' ? await remindersWaiting(ids) : []
+  return waiting.map(({ id, day, state }) => ({
+    id,
+    reason: `A reminder of ${dayWords(day)} waits in ${state === 'prepared' ? 'To check' : 'To send'} already.`,
+  }))
+}
+
 /** Keeps at which level each item was reminded of by a letter that is issued. */
 async function keepReminded({ source }: IssuedFrom, documentId: number, { now }: IssuedBy): Promise<void> {
   const { timeZone } = await company()
@@ -205,6 +218,7 @@ export const accountSource: Source = {
     ),
   versions: accountVersions,
   refusal: reminderRefusal,
+  waiting: waitingReminders,
   // two letters of one account, one after the other: the second sees what the first reminded of
   issuingWrites: true,
   issued: keepReminded,

@@ -176,6 +176,16 @@ export const reminderWaiting = (accountId: number) =>
     { accountId },
   )
 
+/** The newest reminder of each of these accounts that was not sent yet. */
+export const remindersWaiting = (ids: readonly number[]) =>
+  rows<{ id: number; day: Day; state: string }>(
+    `select distinct on (source_id) source_id id, order_date::text "day", state
+    from prepared_document
+    where source_id = any($ids::int[]) and kind = 'payment reminder' and state in ('prepared', 'due', 'put back')
+    order by source_id, id desc`,
+    { ids },
+  )
+
 /** A letter that was voided reminded of nothing. */
 export const forgetVoided = (accountId: number) =>
   run(

@@ -190,12 +190,16 @@ async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut
 async function refusedAmong<Looked extends Judged & { event: EventRow }>(
   looked: readonly Looked[],
 ): Promise<[Looked, Result][]> {
+  const ofAccounts = looked.filter(({ event, verdict }) => verdict.applies && event.kind === 'account')
   const found: [Looked, Result][] = []
-  for (const one of looked) {
-    if (!one.verdict.applies || one.event.kind !== 'account') continue
-    const { issue } = one.routine.sentence
-    const refusal = await sourceOf('account').refusal?.(issue, one.event.sourceId, false)
-    if (refusal) found.push([one, { outcome: 'already', reason: refusal.message }])
+  for (const [kind, own] of groupBy(ofAccounts, ({ routine }) => routine.sentence.issue)) {
+    const ids = own.map(({ event }) => event.sourceId)
+    const waiting = (await sourceOf('account').waiting?.(kind, ids)) ?? []
+    const reasons = new Map(waiting.map(({ id, reason }) => [id, reason]))
+    for (const one of own) {
+      const reason = reasons.get(one.event.sourceId)
+      if (reason) found.push([one, { outcome: 'already', reason }])
+    }
   }
   return found
 }

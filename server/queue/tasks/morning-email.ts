@@ -1,0 +1,3 @@
+import { sendMorningEmail } from '../../services/line/morning'
+
+export const run = (): Promise<void> => sendMorningEmail()

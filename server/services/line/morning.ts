@@ -1,0 +1,90 @@
+import { addDays, dayInZone, instantInZone, type Day } from '../../../core/documents/days'
+import { morningEmail, type MorningFacts } from '../../../core/line/morning'
+import { moneyText } from '../../../core/money/decimal'
+import type { Calendar } from '../../../core/routines/time'
+import { clock } from '../../clock'
+import { inTransaction } from '../../db/connection'
+import { houseCalendar } from '../house/calendar'
+import { company } from '../house/house'
+import { sendHouseMail } from '../house/house-mail'
+import { gate } from '../house/queries'
+import { accountsDue } from '../receivables/accounts-due'
+import {
+  claimMorning,
+  giveMorningBack,
+  morningCounts,
+  morningRule,
+  promisedFor,
+  silentRoutines,
+  turnsUntil,
+} from './morning-queries'
+
+/*
+ * The email that the desk reads in the morning of a working day: what went, what waits, what the day brings.
+ * Called by the job morning-email, which the sweeper adds when it is time. The day is claimed before it is written, so
+ * that there is one; where the mail server does not take it, the claim is given back and the next sweep tries again.
+ */
+
+export async function sendMorningEmail(): Promise<void> {
+  const now = clock.now()
+  const { morning, morningSent } = (await morningRule())!
+  const calendar = await houseCalendar(now)
+  const today = dayInZone(now, calendar.zone)
+  const { rehearsalSince, rehearsalAddress, confirmNeeded } = await gate()
+  // a copied or restored database says nothing to anybody
+  if (!morning?.to || confirmNeeded || now < instantInZone(today, morning.time, calendar.zone)) return
+  if (!calendar.isWorkingDay(today)) {
+    await inTransaction(() => claimMorning(today))
+    return
+  }
+  const { subject, text } = morningEmail(await factsOf(now, today, calendar))
+  const claimed = await inTransaction(() => claimMorning(today))
+  if (!claimed) return
+  const result = await sendHouseMail({
+    to: rehearsalSince ? rehearsalAddress : morning.to,
+    subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject,
+    text,
+  }).catch(() => undefined)
+  if (result?.result !== 'accepted') await inTransaction(() => giveMorningBack(morningSent))
+}
+
+/** The working day before: of it and what came after it the email tells. */
+function dayBefore(today: Day, { isWorkingDay }: Calendar): Day {
+  for (let back = 1; back < 31; back++) if (isWorkingDay(addDays(today, -back))) return addDays(today, -back)
+  return addDays(today, -1)
+}
+
+async function factsOf(now: Date, today: Day, calendar: Calendar): Promise<MorningFacts> {
+  const house = await company()
+  const { zone } = calendar
+  const before = dayBefore(today, calendar)
+  const since = instantInZone(before, '00:00', zone)
+  const timeOf = (at: Date) =>
+    new Intl.DateTimeFormat('en-IE', {
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+      timeZone: zone,
+    }).format(at)
+  const { rehearsalSince, pausedAt } = await gate()
+  const reminders = await accountsDue('payment reminder', { form: 'reminder', until: today })
+  const turns = await turnsUntil(now, instantInZone(addDays(today, 1), '00:00', zone))
+  const silent = await silentRoutines(now)
+  const promises = await promisedFor(today)
+  return {
+    ...(await morningCounts(since, now))!,
+    house: house.name,
+    since: new Intl.DateTimeFormat('en-IE', { weekday: 'long', day: 'numeric', month: 'long' }).format(
+      new Date(`${before}T12:00:00Z`),
+    ),
+    address: house.publicAddress.replace(/\/$/, ''),
+    silent: silent.map(({ name }) => name),
+    rehearsing: !!rehearsalSince,
+    paused: !!pausedAt,
+    promises: promises.map(
+      (one) => `${one.customer}: ${one.number}, ${moneyText(one.open, one.currency)} ${one.currency}`,
+    ),
+    remindersDue: reminders.length,
+    turns: turns.map(({ name, at }) => `${timeOf(at)} ${name}`),
+  }
+}
