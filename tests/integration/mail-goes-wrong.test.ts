@@ -6,7 +6,7 @@ import { one, rows, run } from '../../server/db/connection'
 import { config } from '../../server/config'
 import { dispatchOfReturnPath, returnPath } from '../../server/outside/mail/return-path'
 import { sendAgain, decideByHand } from '../../server/services/dispatch/by-hand'
-import { presumeArrived } from '../../server/services/dispatch/reports'
+import { keepReport, presumeArrived } from '../../server/services/dispatch/reports'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { lineCounts } from '../../server/services/line/counts-queries'
@@ -51,6 +51,17 @@ async function shipTo(...addresses: string[]): Promise<number> {
   await house.ship([order])
   return order
 }
+
+/** A report (RFC 3464) that it lies in the mailbox of an address. */
+const delivered = (address: string) =>
+  [
+    'Reporting-MTA: dns; post.example',
+    '',
+    `Final-Recipient: rfc822;${address}`,
+    'Action: delivered',
+    'Status: 2.0.0',
+    '',
+  ].join('\r\n')
 
 describe('a mail server that takes its time', () => {
   test('the emails claimed with a slow one are let go again, and each goes once', async () => {
@@ -150,6 +161,30 @@ describe('trouble ends in a plain cause', () => {
     expect(dispatch).toMatchObject({ state: 'stuck', cause: 'unclear' })
     await decideByHand([dispatch.id], 'confirm', '', inTheNameOf('Test'))
     expect((await dispatchOf(order)).state).toBe('arrived')
+  })
+
+  test('an unclear one arrived once a report names who it went to, and who got it is kept', async () => {
+    const address = 'torn-later@house.example'
+    house.rules.set({ who: address, does: 'drop during data' })
+    const order = await shipTo(address)
+    const { id } = await dispatchOf(order)
+    await keepReport(id, delivered('somebody-else@house.example'))
+    expect(await dispatchOf(order)).toMatchObject({ state: 'stuck', cause: 'unclear' })
+    await keepReport(id, delivered(address))
+    expect(await dispatchOf(order)).toMatchObject({ state: 'arrived' })
+    expect(
+      await rows('select address, outcome from dispatch_recipient where dispatch_id = $1', [id]),
+    ).toEqual([{ address, outcome: 'delivered' }])
+  })
+
+  test('an unclear one that went to several stays unclear when one of them has it', async () => {
+    const address = 'torn-too@house.example'
+    house.rules.set({ who: address, does: 'drop during data' })
+    const order = await shipTo('first@house.example', address)
+    const { id, state } = await dispatchOf(order)
+    expect(state).toBe('stuck')
+    await keepReport(id, delivered('first@house.example'))
+    expect(await dispatchOf(order)).toMatchObject({ state: 'stuck', cause: 'unclear' })
   })
 
   test('nobody to write to: stuck as "no address"; with a contact it goes to whom is right now', async () => {

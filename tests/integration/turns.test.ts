@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
-import { addDays, dayInZone, instantInZone, type Day } from '../../core/documents/days'
+import { addDays, dayInZone, instantInZone, weekdayOf, type Day } from '../../core/documents/days'
 import { levelDue } from '../../core/receivables/reminders'
 import type { RoutineSentence } from '../../core/routines/sentence'
 import { clock } from '../../server/clock'
@@ -230,6 +230,26 @@ describe('a routine of the clock', () => {
     await house.settle()
     expect((await lettersOf('10442')).map((one) => one.state)).toEqual(['prepared'])
     expect((await lookBack(id, range.from, range.to, who)).map((one) => one.number)).toEqual(['10417'])
+  })
+
+  test('of statements that is taken late makes them of the day of its turn', async () => {
+    const planned = addDays(today(), 2)
+    const id = await newRoutine({
+      issue: 'statement of account',
+      period: 'open items',
+      at: { each: 'week', on: weekdayOf(planned), time: '07:00' },
+      conditions: [{ about: 'customer', is: 'one of', values: ['10417'] }],
+    })
+    const real = clock.use(() => instantInZone(addDays(planned, 3), '09:00', zone))
+    await isDue(id, instantInZone(planned, '07:00', zone))
+    await takeTurn(id)
+    await house.settle()
+    real()
+    const made = await rows<{ occasion: string }>(
+      'select occasion from prepared_document where routine_id = $1',
+      [id],
+    )
+    expect(made).toEqual([{ occasion: `open items ${planned}` }])
   })
 })
 

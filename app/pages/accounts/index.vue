@@ -19,7 +19,7 @@ import { startStatements } from '../../calls/statements'
 import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useSession } from '../../stores/session'
-import { houseToday, money, plural } from '../../composables/format'
+import { houseToday, money, plural, shortDay } from '../../composables/format'
 import type { StatementPeriod } from '../../../core/receivables/statement'
 import type { AccountRow, Ageing } from '../../contract'
 import type { PageOf } from '../../composables/useList'
@@ -196,7 +196,9 @@ const open = (id: number) =>
           @open="open"
         >
           <template #row="{ row: one }">
-            <span class="name cut"
+            <span
+              class="name cut"
+              :title="one.stated ? t('accounts.lastStatement', { day: shortDay(one.stated) }) : ''"
               >{{ one.name
               }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{
                 one.currency

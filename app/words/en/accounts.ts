@@ -78,6 +78,7 @@ export const accounts = {
   aMovement: 'A movement',
   booked: 'Booked',
   account: 'Account',
+  lastStatement: 'Last statement {day}',
   overTime: 'over time…',
   overTimeIn: 'over time, in {currency}',
   owedByMonth: 'What was owed at the end of each month, by age',

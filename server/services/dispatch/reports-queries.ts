@@ -23,6 +23,28 @@ export const keepRecipientOutcome = (given: {
     given,
   )
 
+/**
+ * Of an email of which nobody knows whether it left, nobody was kept who got it: its one recipient is, once a report
+ * says so. One that went to several stays unclear.
+ */
+export const keepUnclearRecipient = (given: {
+  dispatchId: number
+  recipient: string
+  outcome: string
+  reply: string
+  now: Date
+}) =>
+  run(
+    `insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
+    select s.id, lower($recipient), '', 'to', 'delivery report', $outcome, $reply, $now::timestamptz
+    from dispatch s
+    where s.id = $dispatchId and s.state = 'stuck' and s.stuck_cause = 'unclear'
+      and lower(s.send_to) = lower($recipient)
+      and not exists (select from dispatch_recipient r where r.dispatch_id = s.id)
+    on conflict do nothing`,
+    given,
+  )
+
 export const recipientsNotDelivered = (dispatchId: number) =>
   one<{ open: number }>(
     `select count(*)::int open from dispatch_recipient where dispatch_id = $dispatchId and outcome <> 'delivered'`,

@@ -8,7 +8,13 @@ import { readAnswer } from '../../outside/mail/answer'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
 import { moveDispatches } from './move'
-import { lockState, keepRecipientOutcome, recipientsNotDelivered, lockSilent } from './reports-queries'
+import {
+  keepRecipientOutcome,
+  keepUnclearRecipient,
+  lockSilent,
+  lockState,
+  recipientsNotDelivered,
+} from './reports-queries'
 import { theHouse } from '../people/principal'
 
 /*
@@ -30,6 +36,7 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
     if (!dispatch) return true
     if (dispatch.state === 'handing over') return false
     let failed: { report: RecipientReport; cause: StuckCause } | undefined
+    let isAboutOurs = false
     for (const report of reports) {
       if (report.action === 'delayed') {
         await note(
@@ -45,21 +52,26 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
         continue
       }
       const reply = parseReply(report.diagnostic || report.status)
-      const known = await keepRecipientOutcome({
+      const kept = {
         dispatchId,
         recipient: report.recipient,
         outcome,
         reply: report.diagnostic || report.status,
         now: clock.now(),
-      })
+      }
+      const known = (await keepRecipientOutcome(kept)) || (await keepUnclearRecipient(kept))
       if (known === 0) {
         await note(
           { dispatchId },
           'Mail server',
-          `A report came about ${report.recipient}, to whom this was not sent: ${report.action} ${report.diagnostic}`,
+          dispatch.cause === 'unclear'
+            ? `A report came about ${report.recipient}: ${report.action}. Whether everybody got it is not known.`
+            : `A report came about ${report.recipient}, to whom this was not sent: ` +
+                `${report.action} ${report.diagnostic}`,
         )
         continue
       }
+      isAboutOurs = true
       if (outcome === 'bounced')
         failed = { report, cause: causeOf({ ...reply, enhanced: report.status || reply.enhanced }, true) }
       await note(
@@ -82,8 +94,7 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
         ],
         { who: theHouse, words: () => stuckWords[failed!.cause].remedy },
       )
-    else if (!isSettled(dispatch) && reports.some((report) => report.action !== 'delayed'))
-      await deliveredWhenAll(dispatchId)
+    else if (isAboutOurs && !isSettled(dispatch)) await deliveredWhenAll(dispatchId)
     publish('line')
     return true
   })

@@ -56,7 +56,9 @@ export async function takeTurn(routineId: number): Promise<void> {
   const calendar = await houseCalendar(now)
   const missed = turnsBetween(sentence.at!, { after: new Date(planned.getTime() - 1), until: now }, calendar)
   const at = missed[0] ?? planned
-  const period = periodAtTurn(sentence, dayInZone(now, calendar.zone))
+  // a statement is of the day of its turn, however late that is taken; a reminder asks for what is past due now
+  const asOf = sentence.issue === 'payment reminder' ? now : at
+  const period = periodAtTurn(sentence, dayInZone(asOf, calendar.zone))
   const accounts = await accountsDue(kindOfPeriod(period), period, theHouse)
   await inTransaction(async () => {
     const same = await lockTurn(routineId, planned)
