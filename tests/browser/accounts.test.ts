@@ -61,7 +61,7 @@ describe('Accounts', () => {
     await desk.press('Enter')
     await desk.says('booked for')
     await desk.page.waitForFunction(
-      (wanted) => document.querySelector<HTMLElement>(`[data-open="${wanted}"]`)?.innerText.includes(' of '),
+      (wanted) => document.querySelector<HTMLElement>(`[data-open="${wanted}"]`)?.innerText.includes('of '),
       {},
       number,
     )

@@ -162,6 +162,7 @@ test('who reads in the morning how things stand is said in Settings, and taken b
   await desk.fill('[data-test="morning-to"] input', 'desk@tansyhollow')
   await desk.press('Enter')
   await desk.says('is not an email address')
+  await desk.page.click(who)
   await desk.fill('[data-test="morning-to"] input', 'desk@tansyhollow.example')
   await desk.press('Enter')
   await desk.says('The morning email is set')
