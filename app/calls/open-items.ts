@@ -3,5 +3,5 @@ import { api, type BodyOf } from '../composables/api'
 export const markItem = (id: number, body: BodyOf<'/api/open-items/{id}', 'patch'>) =>
   api.patch('/api/open-items/{id}', { path: { id }, body })
 
-export const setLevelBack = (id: number, reason: string) =>
-  api.post('/api/open-items/{id}/level-back', { path: { id }, body: { reason } })
+export const setLevelBack = (id: number, body: BodyOf<'/api/open-items/{id}/level-back', 'post'>) =>
+  api.post('/api/open-items/{id}/level-back', { path: { id }, body })

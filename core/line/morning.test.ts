@@ -39,13 +39,13 @@ describe('the morning email', () => {
       remindersDue: 1,
       turns: ['07:30 Reminders in the morning'],
     })
-    expect(subject).toBe('2 documents stuck: the morning at Tansy Hollow')
+    expect(subject).toBe('2 stuck: the morning at Tansy Hollow')
     expect(text).toBe(`Gone since Friday 27 November
-- 41 documents by email
-- 1 document by post
+- 41 emails
+- 1 letter
 
 Waiting for somebody
-- 2 documents stuck, each with its remedy
+- 2 stuck, each with its remedy
   https://papers.tansyhollow.example/?stage=stuck
 - 12 documents to check
   https://papers.tansyhollow.example/?stage=to+check

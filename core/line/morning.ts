@@ -1,4 +1,4 @@
-/** What the desk reads in the morning: how yesterday went, what waits, and what the day brings. Counts of documents. */
+/** What the desk reads in the morning: how yesterday went, what waits, and what the day brings. */
 export interface MorningFacts {
   house: string
   /** The days that it tells of, in words: "Friday 27 November". */
@@ -30,7 +30,8 @@ export interface MorningRule {
   time: string
 }
 
-const documents = (count: number) => `${count} ${count === 1 ? 'document' : 'documents'}`
+const counted = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`
+const documents = (count: number) => counted(count, 'document')
 
 /** Whether anything in it wants a person. */
 const wantsSomebody = (facts: MorningFacts) =>
@@ -49,9 +50,9 @@ export function morningEmail(facts: MorningFacts): { subject: string; text: stri
     facts.rehearsing && '- A rehearsal is on: nothing leaves the house.',
   ]
   const waits = [
-    stuck > 0 && line(`${documents(stuck)} stuck, each with its remedy`, '/?stage=stuck'),
+    stuck > 0 && line(`${stuck} stuck, each with its remedy`, '/?stage=stuck'),
     facts.waitingLong > 0 &&
-      line(`${documents(facts.waitingLong)} waiting for over an hour`, '/?stage=waiting'),
+      line(`${counted(facts.waitingLong, 'email')} waiting for over an hour`, '/?stage=waiting'),
     facts.toCheck > 0 && line(`${documents(facts.toCheck)} to check`, '/?stage=to+check'),
     facts.toSend > 0 && line(`${documents(facts.toSend)} to send`, '/?stage=to+send'),
     facts.silent.length > 0 &&
@@ -71,8 +72,8 @@ export function morningEmail(facts: MorningFacts): { subject: string; text: stri
     return kept.length > 0 ? [`${heading}\n${kept.join('\n')}`] : []
   }
   const sent = [
-    facts.sent > 0 && `- ${documents(facts.sent)} by email`,
-    facts.printed > 0 && `- ${documents(facts.printed)} by post`,
+    facts.sent > 0 && `- ${counted(facts.sent, 'email')}`,
+    facts.printed > 0 && `- ${counted(facts.printed, 'letter')}`,
   ]
   const text = [
     ...part('Before all else', state),
@@ -86,7 +87,7 @@ export function morningEmail(facts: MorningFacts): { subject: string; text: stri
   const subject = facts.paused
     ? `Paused: the morning at ${facts.house}`
     : stuck > 0
-      ? `${documents(stuck)} stuck: the morning at ${facts.house}`
+      ? `${stuck} stuck: the morning at ${facts.house}`
       : `The morning at ${facts.house}`
   return { subject, text: `${text.join('\n\n')}\n` }
 }

@@ -45,7 +45,7 @@ export const receivables = {
   'reminder-waits': 'A reminder of {day} waits in To check already. Send it, or return it to To send first.',
   'statement-off':
     'The books of this account do not come to what is open: {booked} {currency} are booked, {open} {currency} are open. No statement is made of that; ask whoever looks after Clothespin.',
-  'no-level': 'It was not reminded of, so there is no level to set back.',
+  'no-level': 'It is not at that level any more, so nothing was set back. Look at it again.',
   'no-such-account': 'That account does not exist, or nothing was ever booked on it.',
   'statement-days': 'A statement ends today or earlier, and begins before it ends.',
   'too-large/pdfs': 'These PDFs are more than 200 MB. Give them in several ZIPs.',

@@ -43,7 +43,7 @@ describe('the email of the morning', () => {
     const [mail, ...others] = await mails()
     expect(others).toEqual([])
     expect(mail!.subject).toContain('The morning at')
-    expect(mail!.text).toContain('- 2 documents by email')
+    expect(mail!.text).toContain('- 2 emails')
   })
 
   test('does not come on a Sunday, and on Monday tells of Friday too', async () => {

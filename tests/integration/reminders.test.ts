@@ -96,15 +96,24 @@ describe('a reminder', () => {
     const { id } = await late('10451', 20)
     const letter = await issue((await remind('10451')).preparedId!)
     expect(letter.outcome).toBe('issued')
-    await expect(setLevelBack((await late('10451', -5)).id, 'never asked', who)).rejects.toThrow(
-      'was not reminded of',
+    await expect(setLevelBack((await late('10451', -5)).id, { level: 1, reason: 'x' }, who)).rejects.toThrow(
+      'not at that level any more',
     )
-    await setLevelBack(id, 'they had a new address', who)
+    // it was reminded once more meanwhile; two people set that back at once: it goes back by one
+    await run(
+      'insert into reminder select document_id, 2, reminder_id, day from reminder where document_id = $1',
+      [id],
+    )
+    const twice = { level: 2, reason: 'too soon' }
+    const both = await Promise.allSettled([setLevelBack(id, twice, who), setLevelBack(id, twice, who)])
+    expect(both.map((one) => one.status).sort()).toEqual(['fulfilled', 'rejected'])
+    expect(await levels(id)).toEqual([{ level: 1 }])
+    await setLevelBack(id, { level: 1, reason: 'they had a new address' }, who)
     expect(await levels(id)).toEqual([])
     const [item] = (await account(house.customer('10451').id)).items
     expect(item!.reminders).toEqual([])
     const [kept] = await rows<{ words: string }>(
-      `select words from history where document_id = $1 and words like 'Set back%'`,
+      `select words from history where document_id = $1 and words like 'Set back from reminder level 1%'`,
       [id],
     )
     expect(kept!.words).toBe('Set back from reminder level 1: they had a new address')

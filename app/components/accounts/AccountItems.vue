@@ -23,7 +23,7 @@ const mark = (item: OpenRow, change: { dispute?: string; promisedOn?: string | n
   })
 const levelBack = (item: OpenRow, why: string, close: () => void) =>
   attempt(async () => {
-    await setLevelBack(item.id, why)
+    await setLevelBack(item.id, { level: item.reminders.at(-1)!.level, reason: why })
     close()
     useToasts().say(t('accounts.isSetBack', { number: item.number }))
     emit('changed')

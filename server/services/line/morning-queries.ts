@@ -26,10 +26,7 @@ export const giveMorningBack = (before: Day | null) =>
 export interface MorningCounts {
   sent: number
   printed: number
-  stuck: number
   waitingLong: number
-  toCheck: number
-  toSend: number
 }
 
 export const morningCounts = (since: Date, now: Date) =>
@@ -45,19 +42,12 @@ export const morningCounts = (since: Date, now: Date) =>
         from dispatch
         where channel = 'paper' and state = 'arrived' and arrived_at >= $since and arrived_at < $now
       ) printed,
-      (select count(*)::int from dispatch where state = 'stuck') stuck,
       (
         select count(*)::int
         from dispatch
         where state = 'waiting' and channel = 'email' and not held
           and greatest(since, not_before) < $now::timestamptz - interval '1 hour'
-      ) "waitingLong",
-      (select count(*)::int from prepared_document where state = 'prepared' and not automatic) "toCheck",
-      (
-        select count(*)::int
-        from prepared_document
-        where state in ('due', 'put back')
-      ) + (select count(*)::int from undelivered) "toSend"`,
+      ) "waitingLong"`,
     { since, now },
   )
 

@@ -9,6 +9,7 @@ import { company } from '../house/house'
 import { sendHouseMail } from '../house/house-mail'
 import { gate } from '../house/queries'
 import { accountsDue } from '../receivables/accounts-due'
+import { lineCounts } from './counts-queries'
 import {
   claimMorning,
   giveMorningBack,
@@ -71,8 +72,13 @@ async function factsOf(now: Date, today: Day, calendar: Calendar): Promise<Morni
   const turns = await turnsUntil(now, instantInZone(addDays(today, 1), '00:00', zone))
   const silent = await silentRoutines(now)
   const promises = await promisedFor(today)
+  // what waits is counted where the Line counts it
+  const stages = new Map((await lineCounts()).map(({ stage, count }) => [stage, count]))
   return {
     ...(await morningCounts(since, now))!,
+    stuck: stages.get('stuck') ?? 0,
+    toCheck: stages.get('to check') ?? 0,
+    toSend: stages.get('to send') ?? 0,
     house: house.name,
     since: new Intl.DateTimeFormat('en-IE', { weekday: 'long', day: 'numeric', month: 'long' }).format(
       new Date(`${before}T12:00:00Z`),

@@ -11,18 +11,16 @@ import { publish } from '../live/publish'
 import { note } from '../history/history'
 import { type Principal, theHouse } from '../people/principal'
 import {
-  ageingSums,
-  today,
   accountHead,
   currenciesOf,
   looksAt,
   statementsOf,
   openItemsOf,
   paymentsOf,
-  type paymentSorts,
   forgetLevel,
   updateMark,
-} from './accounts-queries'
+} from './account-queries'
+import { ageingSums, today, type paymentSorts } from './accounts-queries'
 
 /*
  * Accounts: what customers owe, how old it is, and one customer's open items and payments.
@@ -254,9 +252,14 @@ export async function markItem(
 
 /**
  * Sets an open item back to the level before its last reminder; that letter stays as it was sent.
+ * @param back the level that it is at, as it was seen: two people set it back once
  * @throws Refusal "no-level"
  */
-export async function setLevelBack(documentId: number, reason: string, who: Principal): Promise<void> {
+export async function setLevelBack(
+  documentId: number,
+  back: { level: number; reason: string },
+  who: Principal,
+): Promise<void> {
   await inTransaction(async () => {
     // marked as well: what was prepared of the account is built anew
     await updateMark({
@@ -267,9 +270,8 @@ export async function setLevelBack(documentId: number, reason: string, who: Prin
       actor: who.name,
       now: clock.now(),
     })
-    const back = await forgetLevel(documentId)
-    if (!back) throw new Refusal('no-level')
-    await note({ documentId }, who.name, `Set back from reminder level ${back.level}: ${reason}`)
+    if (!(await forgetLevel(documentId, back.level))) throw new Refusal('no-level')
+    await note({ documentId }, who.name, `Set back from reminder level ${back.level}: ${back.reason}`)
     publish('payment')
   })
 }
