@@ -21,6 +21,8 @@ export default defineConfig({
         test: {
           name: 'components',
           include: ['app/**/*.test.ts'],
+          // the first of a file waits until its components are compiled, beside whatever else runs
+          testTimeout: 30_000,
           environment: 'happy-dom',
           setupFiles: ['app/testing/setup.ts'],
           server: { deps: { inline: ['vuetify'] } },

@@ -1,5 +1,5 @@
 import { exampleInvoice, longOrder, order } from '../core/testing/examples'
-import { starterTexts } from '../core/house/starter'
+import { starterText } from '../core/house/starter'
 import { fillEmailText, type EmailText } from '../core/emailtexts/email-text'
 import { plainEmailLook } from '../core/emailtexts/email-look'
 import { letterFacts } from '../core/emailtexts/letter-fields'
@@ -34,7 +34,7 @@ async function perSecond(times: number, act: (turn: number) => unknown): Promise
 }
 
 export async function benchEmails(): Promise<Row[]> {
-  const supplied = starterTexts.first.invoice.en
+  const supplied = starterText('first', 'invoice', 'en')
   const withTable: EmailText = {
     ...supplied,
     text: { type: 'doc', content: [...supplied.text.content, { type: 'factTable', attrs: { of: 'lines' } }] },

@@ -4,8 +4,9 @@ import { suppliedDesign, type Look } from '../core/designs/supplied'
 import { documentKinds, type DocumentKind } from '../core/documents/kinds'
 import type { EmailText } from '../core/emailtexts/email-text'
 import type { BlockNode } from '../core/emailtexts/nodes'
-import { emailPurposes } from '../core/emailtexts/purposes'
-import { starterTexts } from '../core/house/starter'
+import { languages } from '../core/money/format'
+import { purposesOf } from '../core/emailtexts/purposes'
+import { starterText } from '../core/house/starter'
 import { clock } from '../server/clock'
 import { json, one, run } from '../server/db/connection'
 import { keepFile } from '../server/outside/filestore/store'
@@ -95,8 +96,9 @@ export async function loadBrand(brand: BrandData, folder: string): Promise<numbe
       values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`,
       [id, kind, json(design), clock.now()],
     )
-    for (const purpose of emailPurposes) {
-      for (const [language, supplied] of Object.entries(starterTexts[purpose][kind])) {
+    for (const purpose of purposesOf(kind)) {
+      for (const language of languages) {
+        const supplied = starterText(purpose, kind, language)
         const note = purpose === 'first' ? demoText(brand.code, kind, supplied) : supplied
         await run(
           `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)

@@ -27,7 +27,10 @@ export const changeLinks = (id: number, body: BodyOf<'/api/documents/{id}/links'
   api.post('/api/documents/{id}/links', { path: { id }, body })
 
 /** A copy as it would go, and whom it could go to. */
-export const fetchCopy = (id: number) => api.get('/api/documents/{id}/copy', { path: { id } })
+export type CopyPurpose = BodyOf<'/api/documents/{id}/copy', 'post'>['purpose']
+
+export const fetchCopy = (id: number, purpose: CopyPurpose) =>
+  api.get('/api/documents/{id}/copy', { path: { id }, query: { purpose } })
 
 export const sendCopy = (id: number, body: BodyOf<'/api/documents/{id}/copy', 'post'>) =>
   api.post('/api/documents/{id}/copy', { path: { id }, body })

@@ -101,7 +101,7 @@ describe('a form', () => {
     expect(await mayLeave()).toBe(true)
     fields.value.name = 'Otter'
     const left = mayLeave()
-    await vi.waitFor(() => expect(useLeaving().what).toBe('the customer'))
+    await vi.waitFor(() => expect(useLeaving().what).toBe('the customer'), 10_000)
     useLeaving().answer(false)
     expect(await left).toBe(false)
     end()

@@ -29,6 +29,11 @@ export interface StatementWordList {
   promised: (day: string) => string
   /** What was booked and is no document. */
   entries: Record<Exclude<EntryKind, DocumentKind>, string>
+  /** What a reminder booked, and what it asks for beside the items that are past due. */
+  charges: string
+  overdueItems: string
+  interestUntil: (day: string) => string
+  fee: string
   onAccount: string
   ageing: Record<AgeingStep, string>
   /** Credit notes and payments that settle nothing yet. */
@@ -73,6 +78,10 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
       waived: 'Difference waived',
       transfer: 'Settled by another of our brands',
     },
+    charges: 'Fee and interest',
+    overdueItems: 'Past due',
+    interestUntil: (day) => `Interest until ${day}`,
+    fee: 'Reminder fee',
     onAccount: 'not yet set against an invoice',
     ageing: {
       'not due': 'Not due',
@@ -118,6 +127,10 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
       waived: 'Differenz erlassen',
       transfer: 'Über eine andere unserer Marken beglichen',
     },
+    charges: 'Mahngebühr und Zinsen',
+    overdueItems: 'Überfällig',
+    interestUntil: (day) => `Verzugszinsen bis ${day}`,
+    fee: 'Mahngebühr',
     onAccount: 'noch keiner Rechnung zugeordnet',
     ageing: {
       'not due': 'Nicht fällig',
@@ -163,6 +176,10 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
       waived: 'Écart abandonné',
       transfer: 'Réglé par une autre de nos marques',
     },
+    charges: 'Frais et intérêts',
+    overdueItems: 'Échu',
+    interestUntil: (day) => `Intérêts de retard jusqu’au ${day}`,
+    fee: 'Frais de rappel',
     onAccount: 'pas encore imputé à une facture',
     ageing: {
       'not due': 'Non échu',

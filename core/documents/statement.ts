@@ -1,7 +1,8 @@
 import { Refusal } from '../errors'
-import { Decimal, type DecimalText } from '../money/decimal'
+import { Decimal, moneyText, sum, type DecimalText } from '../money/decimal'
 import { formatMoney, type Language } from '../money/format'
 import { daysLate } from '../receivables/ageing'
+import { askedWith, type ReminderCharges } from '../receivables/reminders'
 import {
   statementOf,
   type EntryKind,
@@ -39,7 +40,9 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
   const { period, currency } = facts
   const money = (amount: DecimalText) => formatMoney(amount, currency, language)
   const say = sayer(language, facts)
-  const balance = new Decimal(statement.closing)
+  const charges = reminder?.charges
+  const balance = new Decimal(askedWith(statement.closing, charges))
+  const charged = moneyText(balance, currency)
   const account = accountFor(brand.banks, currency)
   const isActivity = period.form === 'activity'
   const printed: PaperFact[] = [
@@ -86,12 +89,20 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
           { label: own.debits, amount: money(statement.debits), strong: false },
           { label: own.credits, amount: money(statement.credits), strong: false },
         ]
-      : [...some(own.unused, statement.favour), ...(reminder ? [] : some(own.overdue, statement.overdue))],
+      : [
+          ...some(own.unused, statement.favour),
+          ...(reminder ? [] : some(own.overdue, statement.overdue)),
+          ...(charges ? chargeSums(charges, statement.closing, money, say.day, own) : []),
+        ],
     toPay: { label: `${label}, ${currency}`, amount: money(balance.abs().toString()) },
     payment:
       balance.gt(0) && account
         ? {
-            title: payTitle(statement, (amount) => `${money(amount)}\u00A0${currency}`, own),
+            title: payTitle(
+              { overdue: charges ? charged : statement.overdue, closing: charged },
+              (amount) => `${money(amount)}\u00A0${currency}`,
+              own,
+            ),
             lines: [`${words.payTo(brand.legalName)}, ${accountWords(account)}`, own.nameUs(customer.number)],
             reference: '',
             code: null,
@@ -119,18 +130,34 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
       copy: words.copy,
     },
     amounts: {
-      net: statement.closing,
+      net: charged,
       tax: '0',
-      total: statement.closing,
-      toPay: balance.gt(0) ? statement.closing : '0',
+      total: charged,
+      toPay: balance.gt(0) ? charged : '0',
     },
-    exact: exactStatement(input, facts, statement.closing),
+    exact: exactStatement(input, facts, charged),
   }
 }
 
+/** What a reminder asks for beside its items: interest and a fee, below the sum of the items. */
+const chargeSums = (
+  { interest, fee, until }: ReminderCharges,
+  closing: DecimalText,
+  money: (amount: DecimalText) => string,
+  day: (of: Day) => string,
+  own: StatementWordList,
+): Paper['sums'] =>
+  [
+    { label: own.overdueItems, amount: closing },
+    { label: own.interestUntil(day(until)), amount: sum(interest.map((one) => one.amount)).toString() },
+    { label: own.fee, amount: fee },
+  ]
+    .filter(({ amount }) => !new Decimal(amount).isZero())
+    .map(({ label, amount }) => ({ label, amount: money(amount), strong: false }))
+
 /** What is past due is asked for at once; what is not, as it falls due. */
 function payTitle(
-  { overdue, closing }: Statement,
+  { overdue, closing }: Pick<Statement, 'overdue' | 'closing'>,
   money: (amount: DecimalText) => string,
   own: StatementWordList,
 ): string {
@@ -145,9 +172,11 @@ function sayer(language: Language, { period, currency }: StatementFacts) {
   const day = (of: Day) => formatDay(of, language)
   const short = (of: Day) => formatDay(of, language, 'short')
   const what = (kind: EntryKind) =>
-    kind in own.entries
-      ? own.entries[kind as keyof typeof own.entries]
-      : kindFacts[kind as DocumentKind].heading[language]
+    kind === 'payment reminder'
+      ? own.charges
+      : kind in own.entries
+        ? own.entries[kind as keyof typeof own.entries]
+        : kindFacts[kind as DocumentKind].heading[language]
   const late = (dueDate: Day) => {
     const days = daysLate(dueDate, period.until)
     return days > 0 ? own.late(days) : ''

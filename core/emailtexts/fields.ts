@@ -22,6 +22,8 @@ export interface MergeFields {
   due: string
   /** What is to be paid; the document's total where nothing is. Of several documents the sum. */
   total: string
+  /** What is still open of an invoice, where the email reminds of it; else ''. */
+  unpaid: string
   /** What of a statement's balance is past due; '' where nothing is. */
   overdue: string
   /** What the level of a reminder says. */
@@ -62,6 +64,7 @@ export const fieldGroups = {
     'documents',
     'period',
     'overdue',
+    'unpaid',
     'reminder',
   ],
   order: ['order', 'ordered', 'reference', 'salesperson', 'delivery'],
@@ -120,6 +123,7 @@ export const exampleFields: MergeFields = {
   total: '1,284.46 EUR',
   invoice: 'INV-2026-00017',
   overdue: '412.00 EUR',
+  unpaid: '784.46 EUR',
   reminder: 'These invoices are past due.',
   period: '30 November 2026',
   paying: 'due',

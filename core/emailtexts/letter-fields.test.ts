@@ -3,7 +3,7 @@ import type { DocumentKind } from '../documents/kinds'
 import { languages, type Language } from '../money/format'
 import type { Paper } from '../documents/paper'
 import { exampleInvoice, order } from '../testing/examples'
-import { starterTexts } from '../house/starter'
+import { starterText } from '../house/starter'
 import { fillEmailText } from './email-text'
 import { plainEmailLook } from './email-look'
 import { letterFacts } from './letter-fields'
@@ -23,7 +23,7 @@ const mail = (
     footLines: [],
     language: 'en' as const,
   }
-  return fillEmailText(starterTexts.first[kind][language], letterFacts(papers, people), frame)
+  return fillEmailText(starterText('first', kind, language), letterFacts(papers, people), frame)
 }
 
 describe('the supplied email of an invoice', () => {

@@ -1,7 +1,7 @@
 import { formatDay, type Day } from '../documents/days'
 import { kindFacts } from '../documents/kinds'
 import type { Paper, PaperFact } from '../documents/paper'
-import { Decimal } from '../money/decimal'
+import { Decimal, type DecimalText } from '../money/decimal'
 import { statementOf } from '../receivables/statement'
 import { formatMoney, type Language } from '../money/format'
 import { isOwnFieldName, type EmailFacts, type EmailTable, type MergeFields } from './fields'
@@ -168,13 +168,22 @@ function overdueOf(paper: Paper): string {
   return new Decimal(overdue).isZero() ? '' : withCurrency(overdue, paper)
 }
 
+/** Who is named in an email, and what of its invoice is still open where it reminds of that. */
+interface Named {
+  customer: string
+  contact: string
+  brand: string
+  sender: string
+  unpaid?: DecimalText | null
+}
+
 /**
  * What an email text can say about one document, or about several that go in one email.
  * @param links files that are had by a link @param inText the documents stand in the text alone
  */
 export function letterFacts(
   papers: readonly [Paper, ...Paper[]],
-  people: { customer: string; contact: string; brand: string; sender: string },
+  people: Named,
   links: readonly LetterLink[] = [],
   inText = false,
 ): EmailFacts {
@@ -191,8 +200,9 @@ export function letterFacts(
   )
   const related = (key: string) => all((paper) => paper.related?.[key] ?? '')
   const own = [...new Set(papers.flatMap((paper) => Object.keys(paper.related ?? {})))].filter(isOwnFieldName)
+  const { unpaid, ...named } = people
   const values: MergeFields = {
-    ...people,
+    ...named,
     ...Object.fromEntries(own.map((name) => [name, related(name)])),
     ordered: related('ordered'),
     salesperson: related('salesperson'),
@@ -207,6 +217,7 @@ export function letterFacts(
     invoice: fact('invoice'),
     period: fact('period'),
     overdue: all(overdueOf),
+    unpaid: unpaid ? withCurrency(unpaid, first) : '',
     reminder: all((paper) => paper.exact.reminder?.words ?? ''),
     date: all((paper) => formatDay(paper.date, paper.language)),
     due: all((paper) => (paper.dueDate ? formatDay(paper.dueDate, paper.language) : '')),

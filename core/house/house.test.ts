@@ -6,7 +6,7 @@ import { documentKinds } from '../documents/kinds'
 import { fillEmailText } from '../emailtexts/email-text'
 import { exampleFacts } from '../emailtexts/fields'
 import { plainEmailLook } from '../emailtexts/email-look'
-import { emailPurposes } from '../emailtexts/purposes'
+import { purposesOf } from '../emailtexts/purposes'
 import { languages } from '../money/format'
 import { checkTaxCode } from '../money/tax-codes'
 import { checkSeries, formatNumber } from '../numbering/series'
@@ -20,7 +20,7 @@ import {
   starterRoutines,
   starterSeries,
   starterStatuses,
-  starterTexts,
+  starterText,
 } from './starter'
 
 describe('what follows from a country', () => {
@@ -55,8 +55,8 @@ describe('what follows from a country', () => {
 })
 
 describe('the starter set', () => {
-  const texts = emailPurposes.flatMap((purpose) =>
-    documentKinds.flatMap((kind) => languages.map((language) => [purpose, kind, language] as const)),
+  const texts = documentKinds.flatMap((kind) =>
+    purposesOf(kind).flatMap((purpose) => languages.map((language) => [purpose, kind, language] as const)),
   )
   test.each(texts)(
     'has an email text for the %s time of a %s in %s that can be filled',
@@ -68,7 +68,7 @@ describe('the starter set', () => {
         footLines: [],
         language,
       }
-      const filled = fillEmailText(starterTexts[purpose][kind][language], exampleFacts, frame)
+      const filled = fillEmailText(starterText(purpose, kind, language), exampleFacts, frame)
       expect(filled.subject.trim()).not.toBe('')
       expect(filled.text).not.toMatch(/\{[{%]/)
     },

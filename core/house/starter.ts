@@ -1,10 +1,10 @@
 import type { Look } from '../designs/supplied'
-import { documentKinds, type DocumentKind } from '../documents/kinds'
+import type { DocumentKind } from '../documents/kinds'
 import { fromBraces } from '../emailtexts/braces'
 import type { EmailText } from '../emailtexts/email-text'
-import { emailPurposes, type EmailPurpose } from '../emailtexts/purposes'
+import type { EmailPurpose } from '../emailtexts/purposes'
 import { tidy } from '../emailtexts/nodes'
-import { languages, type Language } from '../money/format'
+import type { Language } from '../money/format'
 import type { NumberSeries } from '../numbering/series'
 import type { RoutineSentence, Trust } from '../routines/sentence'
 import texts from './starter-texts.json'
@@ -20,22 +20,20 @@ export const starterStatuses = {
   withdrawn: ['Withdrawn'],
 } as const
 
-/** Subject and text of the emails, by what they are for, kind and language. */
-export const starterTexts = Object.fromEntries(
-  emailPurposes.map((purpose) => [
-    purpose,
-    Object.fromEntries(
-      documentKinds.map((kind) => [
-        kind,
-        Object.fromEntries(languages.map((one) => [one, starterText(purpose, kind, one)])),
-      ]),
-    ),
-  ]),
-) as Readonly<Record<EmailPurpose, Record<DocumentKind, Record<Language, EmailText>>>>
+const textsOf: Record<EmailPurpose, Partial<Record<DocumentKind, Record<Language, Written>>>> = texts
+interface Written {
+  subject: string
+  text: string
+}
 
-function starterText(purpose: EmailPurpose, kind: DocumentKind, language: Language): EmailText {
-  const { subject, text } = texts[purpose][kind][language]
-  return { subject: tidy(fromBraces(subject)), text: tidy(fromBraces(text)) }
+/**
+ * Subject and text of an email as they are supplied.
+ * @throws RangeError where emails of that kind have no such purpose, see `purposesOf`
+ */
+export function starterText(purpose: EmailPurpose, kind: DocumentKind, language: Language): EmailText {
+  const written = textsOf[purpose][kind]?.[language]
+  if (!written) throw new RangeError(`no email with a ${kind} is a ${purpose}`)
+  return { subject: tidy(fromBraces(written.subject)), text: tidy(fromBraces(written.text)) }
 }
 
 const letters: Readonly<Record<DocumentKind, string>> = {

@@ -66,6 +66,66 @@ test.each([
   expect(letter(...items)).toMatchObject({ nothing: expect.stringContaining(why) })
 })
 
+describe('what a letter costs', () => {
+  const costly = {
+    ...rule,
+    levels: rule.levels.map((level, place) => ({
+      ...level,
+      interest: place > 0,
+      fee: place > 1 ? '5' : '0',
+    })),
+  }
+  const rates = [{ group: '', country: '', from: '2020-01-01', percent: '10' }]
+  const late = (change: Partial<Remindable>) =>
+    item({ amount: '1000.00', open: '1000.00', dueDate: addDays(today, -73), ...change })
+  const charged = (booksCharges: boolean, ...items: Remindable[]) => {
+    const given = { currency: 'EUR', language: 'en', rule: { ...costly, booksCharges }, rates } as const
+    const made = remind(items, given, today)
+    if ('nothing' in made) throw new Error(made.nothing)
+    return { charges: made.reminder.charges, asked: made.asked }
+  }
+
+  test('a friendly one nothing, a firm one interest, the last one a fee as well', () => {
+    expect(charged(true, late({})).charges).toBeUndefined()
+    expect(charged(true, late({ level: 1 }))).toMatchObject({
+      asked: '1000.00',
+      charges: {
+        fee: '0.00',
+        interest: [{ number: 'INV-7', amount: '20.00' }],
+        total: '20.00',
+        booked: true,
+      },
+    })
+    expect(charged(false, late({ level: 2 })).charges).toMatchObject({ total: '25.00', booked: false })
+  })
+
+  test('interest that was booked is not asked for again, nor interest on fees, nor on what is disputed', () => {
+    const again = charged(
+      true,
+      late({ level: 2, interestBooked: '15.00' }),
+      late({ documentId: 8, kind: 'payment reminder', number: 'REM-1', amount: '15.00', open: '15.00' }),
+      late({ documentId: 9, disputed: true }),
+    )
+    expect(again).toMatchObject({ asked: '1015.00', charges: { total: '10.00' } })
+    expect(again.charges!.interest).toHaveLength(1)
+  })
+
+  test('more booked than is now reckoned, as a payment came to light, asks for none', () => {
+    const paid = late({
+      level: 1,
+      interestBooked: '15.00',
+      changes: [{ day: '2026-09-10', amount: '-900' }],
+      open: '100.00',
+    })
+    expect(charged(true, paid).charges).toBeUndefined()
+  })
+
+  test('fees and interest alone are no reason for a letter', () => {
+    const fee = late({ kind: 'payment reminder', amount: '5.00', open: '5.00' })
+    expect(letter(fee)).toMatchObject({ nothing: expect.stringContaining('alone are not reminded of') })
+  })
+})
+
 test('through a year an item gets each level once, never two within the days between, none once it is paid', () => {
   fc.assert(
     fc.property(

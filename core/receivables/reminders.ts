@@ -2,6 +2,7 @@ import { dayWords, type Day } from '../documents/days'
 import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
 import type { Language } from '../money/format'
 import { daysLate } from './ageing'
+import { interestOn, type InterestRate, type OpenChange } from './interest'
 import starter from './starter-reminders.json'
 import type { OpenEntry } from './statement'
 
@@ -14,6 +15,10 @@ export interface ReminderLevel {
   words: Record<Language, string>
   /** Days after the due date from which an item is at this level. */
   afterDays: number
+  /** Whether it asks for interest on what is late. */
+  interest: boolean
+  /** What a letter of it costs, in the account's currency. */
+  fee: DecimalText
 }
 
 /** How a house reminds. */
@@ -23,6 +28,10 @@ export interface ReminderRule {
   daysBetween: number
   /** Less than so much in all is not reminded of, in the account's currency. */
   least: DecimalText
+  /** What late payment costs a year, for whom and from when. */
+  rates: InterestRate[]
+  /** Whether fees and interest are owed once a letter is issued; else it asks for them, and the books do not. */
+  booksCharges: boolean
 }
 
 /** An item that may be reminded of, with what was done about it. */
@@ -31,11 +40,14 @@ export interface Remindable extends OpenEntry {
   level: number
   /** The day of its last reminder. */
   remindedOn: Day | null
+  /** What was settled of it, and the interest that letters have booked on it; where interest may be asked. */
+  changes?: readonly OpenChange[]
+  interestBooked?: DecimalText
 }
 
 /** Why an item is not reminded of now. */
 export type NotReminded =
-  'not late enough' | 'disputed' | 'promised' | 'reminded lately' | 'at the last level'
+  'not late enough' | 'disputed' | 'promised' | 'reminded lately' | 'at the last level' | 'a charge'
 
 export const notRemindedWords: Record<NotReminded, string> = {
   'not late enough': 'not late enough',
@@ -43,6 +55,7 @@ export const notRemindedWords: Record<NotReminded, string> = {
   promised: 'payment is promised',
   'reminded lately': 'reminded a short while ago',
   'at the last level': 'reminded at the last level already',
+  'a charge': 'fees and interest alone are not reminded of',
 }
 
 /**
@@ -56,11 +69,23 @@ export function levelDue(
 ): number | NotReminded {
   if (item.disputed) return 'disputed'
   if (item.promisedOn !== null && item.promisedOn >= today) return 'promised'
+  if (item.kind === 'payment reminder') return 'a charge'
   if (item.level >= levels.length) return 'at the last level'
   const late = item.dueDate === null ? 0 : daysLate(item.dueDate, today)
   if (late <= 0 || late < levels[item.level]!.afterDays) return 'not late enough'
   if (item.remindedOn !== null && daysLate(item.remindedOn, today) < daysBetween) return 'reminded lately'
   return item.level + 1
+}
+
+/** Why an invoice cannot be sent once more as a reminder on a day; undefined where it can. */
+export function whyNotRemind(
+  item: Pick<Remindable, 'open' | 'dueDate' | 'disputed' | 'promisedOn'>,
+  today: Day,
+): 'nothing open' | 'not late' | 'disputed' | 'promised' | undefined {
+  if (new Decimal(item.open).lte(0)) return 'nothing open'
+  if (item.disputed) return 'disputed'
+  if (item.promisedOn !== null && item.promisedOn >= today) return 'promised'
+  return item.dueDate === null || daysLate(item.dueDate, today) <= 0 ? 'not late' : undefined
 }
 
 /** What makes a statement of what is past due a reminder. */
@@ -72,6 +97,19 @@ export interface ReminderFacts {
   words: string
   /** The items that it asks for, each with the level that it had and the one it reaches by it. */
   items: { documentId: number; number: string; open: DecimalText; from: number; reaches: number }[]
+  /** What is asked for beside them. */
+  charges?: ReminderCharges
+}
+
+/** What a letter costs whom it is for. Damages for late payment bear no tax: what is said here is all of it. */
+export interface ReminderCharges {
+  fee: DecimalText
+  /** Interest until the day of the letter that no letter booked before, by invoice. */
+  interest: { documentId: number; number: string; amount: DecimalText }[]
+  until: Day
+  total: DecimalText
+  /** Whether issuing the letter makes it owed. */
+  booked: boolean
 }
 
 /** Money that the bank says has come from a customer, and that nobody has booked yet. */
@@ -94,6 +132,30 @@ export interface ReminderLetter {
   asked: DecimalText
 }
 
+/** What a letter of a level costs; undefined where it costs nothing. */
+function chargesOf(
+  asked: readonly Remindable[],
+  level: ReminderLevel,
+  {
+    currency,
+    rates,
+    booked,
+    until,
+  }: { currency: Currency; rates: readonly InterestRate[]; booked: boolean; until: Day },
+): ReminderCharges | undefined {
+  const bearing = level.interest ? asked.filter((one) => one.kind === 'invoice' && one.dueDate !== null) : []
+  const interest = bearing
+    .map(({ documentId, number, amount, dueDate, changes = [], interestBooked = '0' }) => {
+      const all = interestOn({ amount, dueDate: dueDate!, changes }, rates, until, currency)
+      const left = new Decimal(all).minus(interestBooked)
+      return { documentId: documentId!, number, amount: moneyText(left, currency) }
+    })
+    .filter((one) => new Decimal(one.amount).gt(0))
+  const total = sum([level.fee, ...interest.map((one) => one.amount)])
+  if (total.isZero()) return undefined
+  return { fee: moneyText(level.fee, currency), interest, until, total: moneyText(total, currency), booked }
+}
+
 /**
  * One letter for everything of an account that is to be reminded of on a day; overdue items that are at their level
  * already are asked for with it. Or why there is none.
@@ -104,8 +166,16 @@ export function remind(
     currency,
     language,
     rule,
+    rates = [],
     arrived,
-  }: { currency: Currency; language: Language; rule: ReminderRule; arrived?: MoneyArrived },
+  }: {
+    currency: Currency
+    language: Language
+    rule: ReminderRule
+    /** The customer's, see `ratesOf`. */
+    rates?: readonly InterestRate[]
+    arrived?: MoneyArrived
+  },
   today: Day,
 ): ReminderLetter | { nothing: string } {
   const owed = open.filter((one) => new Decimal(one.open).gt(0))
@@ -127,6 +197,11 @@ export function remind(
   if (total.lt(rule.least)) return { nothing: `Less than ${rule.least} ${currency} is past due.` }
   const level = Math.max(...now.map((each) => each.due as number))
   const { heading, words } = rule.levels[level - 1]!
+  const charges = chargesOf(
+    asked.map(({ one }) => one),
+    rule.levels[level - 1]!,
+    { currency, rates, booked: rule.booksCharges, until: today },
+  )
   return {
     reminder: {
       level,
@@ -139,11 +214,20 @@ export function remind(
         from: one.level,
         reaches: typeof reaches === 'number' ? reaches : one.level,
       })),
+      ...(charges ? { charges } : {}),
     },
-    open: listed.map(({ level: _, remindedOn: __, ...one }) => one),
+    open: listed.map(({ level: _, remindedOn: __, changes: ___, interestBooked: ____, ...one }) => one),
     asked: moneyText(total, currency),
   }
 }
+
+/** Whether any letter of a house asks for interest. */
+export const asksInterest = ({ levels, rates }: ReminderRule): boolean =>
+  rates.length > 0 && levels.some((one) => one.interest)
+
+/** What an account is asked for: the items less what is in its favour, and what the letter costs. */
+export const askedWith = (asked: DecimalText, charges: ReminderCharges | undefined): DecimalText =>
+  charges ? new Decimal(asked).plus(charges.total).toString() : asked
 
 /** Three levels to begin with. */
 export const starterReminders: ReminderRule = starter

@@ -32,6 +32,16 @@ export const receivables = {
   'nothing-open/refund': 'Nothing is to be refunded on {item}.',
   'nothing-settled': 'Nothing would be booked on {item}. Give an amount over zero, or leave it out.',
   'nothing-sure': 'None of these waits to be booked any more. Look again.',
+  'not-to-remind/nothing open': 'Nothing is open on {number} any more, so there is nothing to remind of.',
+  'not-to-remind/not late': '{number} is due on {day}: it is not late yet.',
+  'not-to-remind/disputed':
+    '{number} is disputed: “{dispute}”. Settle that first, or take the mark away in Accounts.',
+  'not-to-remind/promised':
+    'Payment of {number} is promised for {day}. Wait for it, or take the mark away in Accounts.',
+  'reminded-lately':
+    '{number} was reminded of on {day}, and reminders are {days} days apart. Send it all the same?',
+  'nothing-waived': 'Nothing of {number} is waived any more. Look again.',
+  'open-changed': 'By now {open} {currency} are open on {number}, so nothing was waived. Look at it again.',
   'other-currency': '{item} is in {currency}, the payment in {currency2}.',
   'other-customer': "{item} is not {customer}'s.",
   'over-open': '{item} has {open} {currency} open, and {booked} would be booked on it.',

@@ -3,8 +3,8 @@ import type { Design, StripDesign } from '../../core/designs/design'
 import type { DocumentKind } from '../../core/documents/kinds'
 import { fromBraces } from '../../core/emailtexts/braces'
 import { tidy, type Body, type Line } from '../../core/emailtexts/nodes'
-import { emailPurposes, type EmailPurpose } from '../../core/emailtexts/purposes'
-import { starterSeries, starterTexts } from '../../core/house/starter'
+import { purposesOf, type EmailPurpose } from '../../core/emailtexts/purposes'
+import { starterSeries, starterText } from '../../core/house/starter'
 import { languages, type Language } from '../../core/money/format'
 
 /*
@@ -49,7 +49,7 @@ async function textsForAgain(client: pg.Client): Promise<void> {
     `select distinct brand_id "brandId", kind, language from email_text`,
   )
   for (const { brandId, kind, language } of texts) {
-    const { subject, text } = starterTexts.again[kind][language]
+    const { subject, text } = starterText('again', kind, language)
     await client.query(
       `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
       values ($1, $2, 'again', $3, 1, $4::jsonb, $5::jsonb, now(), 'Clothespin')`,
@@ -92,7 +92,7 @@ async function textsForLinks(client: pg.Client): Promise<void> {
     order by brand_id, kind, purpose, language, version desc`,
   )
   for (const { brandId, kind, purpose, language, version, subject, text } of texts) {
-    const now = starterTexts[purpose][kind][language]
+    const now = starterText(purpose, kind, language)
     if (JSON.stringify(tidy(text)) !== asThen(now.text)) continue
     await client.query(
       `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
@@ -126,9 +126,9 @@ async function statementsOfBrands(client: pg.Client): Promise<void> {
       values ($1, $2, 1, $3::jsonb, now(), 'Clothespin')`,
         [id, kind, JSON.stringify({ ...design, strips })],
       )
-      for (const purpose of emailPurposes)
+      for (const purpose of purposesOf(kind))
         for (const language of languages) {
-          const { subject, text } = starterTexts[purpose][kind][language]
+          const { subject, text } = starterText(purpose, kind, language)
           await client.query(
             `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
           values ($1, $2, $3, $4, 1, $5::jsonb, $6::jsonb, now(), 'Clothespin')`,
@@ -155,9 +155,25 @@ async function statementsOfBrands(client: pg.Client): Promise<void> {
     }
 }
 
+/** Invoices have a text for being sent once more because they are not paid, in the languages of their other texts. */
+async function textsOfReminders(client: pg.Client): Promise<void> {
+  const { rows: texts } = await client.query<{ brandId: number; language: Language }>(
+    `select distinct brand_id "brandId", language from email_text where kind = 'invoice'`,
+  )
+  for (const { brandId, language } of texts) {
+    const { subject, text } = starterText('reminder', 'invoice', language)
+    await client.query(
+      `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
+      values ($1, 'invoice', 'reminder', $2, 1, $3::jsonb, $4::jsonb, now(), 'Clothespin')`,
+      [brandId, language, JSON.stringify(subject), JSON.stringify(text)],
+    )
+  }
+}
+
 export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {
   '017-email-nodes': emailNodes,
   '020-email-purposes': textsForAgain,
   '022-signed-links': textsForLinks,
   '025-accounts': statementsOfBrands,
+  '027-charges': textsOfReminders,
 }

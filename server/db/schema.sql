@@ -1177,7 +1177,9 @@ create table dispatch (
   -- what a person wrote for this one email: subject, text with its fields, further copies
   own_email jsonb,
   -- counts what was written for it
-  email_revision integer not null default 0
+  email_revision integer not null default 0,
+  -- what an email says is still open of its invoice, where it reminds of that
+  unpaid numeric
 );
 create index dispatch_arrived on dispatch (arrived_at desc, id desc) where state = 'arrived';
 create index dispatch_away on dispatch (id) where state = 'waiting' and away;
@@ -1365,7 +1367,9 @@ create table allocation (
   to_payment_id integer references payment,
   -- by what it was settled
   kind text not null default 'credit' check (kind in ('credit', 'payment', 'discount', 'write-off')),
-  constraint allocation_from check (num_nonnulls(from_document_id, payment_id) = 1),
+  -- the day on which it was waived without any payment
+  waived_on date,
+  constraint allocation_from check (num_nonnulls(from_document_id, payment_id, waived_on) = 1),
   constraint allocation_to check (num_nonnulls(to_document_id, to_payment_id) = 1)
 );
 create index allocation_from_document_id_idx on allocation (from_document_id);
@@ -1421,7 +1425,12 @@ union all
 select a.id, a.kind, null, p.id, t.brand_id, greatest(t.date, p.date), -a.amount
 from allocation a
 join payment t on t.id = a.to_payment_id
-join payment p on p.id = a.payment_id;
+join payment p on p.id = a.payment_id
+union all
+select a.id, a.kind, d.id, null, d.brand_id, greatest(d.date, a.waived_on), -a.amount
+from allocation a
+join document d on d.id = a.to_document_id
+where a.waived_on is not null;
 
 -- Every booking on an account, by its accounting day: above zero the customer owes so much more.
 create view ledger_entry as
@@ -1480,6 +1489,15 @@ create table reminder (
   primary key (document_id, level)
 );
 create index reminder_reminder_id_idx on reminder (reminder_id);
+
+-- Interest that a letter made owed, by invoice: the next letter asks for what came since.
+create table booked_interest (
+  document_id integer not null references document,
+  reminder_id integer not null references document,
+  amount numeric not null check (amount > 0),
+  primary key (document_id, reminder_id)
+);
+create index booked_interest_reminder_id_idx on booked_interest (reminder_id);
 
 -- A statement of the bank that was read.
 create table bank_file (

@@ -1,53 +1,23 @@
 import { expect, test } from 'vitest'
-import { addDays, dayInZone, type Day } from '../../core/documents/days'
+import { type Day } from '../../core/documents/days'
 import { Decimal, sum } from '../../core/money/decimal'
-import { clock } from '../../server/clock'
 import { rows, run } from '../../server/db/connection'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
-import { inTheNameOf, theHouse } from '../../server/services/people/principal'
+import { theHouse } from '../../server/services/people/principal'
 import { ageing } from '../../server/services/receivables/accounts'
 import { accountsDue } from '../../server/services/receivables/accounts-due'
 import { booksOf } from '../../server/services/receivables/account-source'
 import { moneyFigures } from '../../server/services/receivables/money-figures'
-import { recordPayment } from '../../server/services/receivables/payments'
 import { prepareStatements } from '../../server/services/receivables/statements'
-import { papersOf, useHouse } from './house'
+import { useHouse } from './house'
+import { lateInvoice, payInvoice, today, who } from './money'
 
 /* How fast money comes: figures that agree with the accounts and the statements they lead to. */
 const house = useHouse({ reports: false })
-const who = { ...inTheNameOf('Col Varley'), id: 1 }
-const today = () => dayInZone(clock.now(), 'Europe/Dublin')
 
-/** An invoice over 612.54, past due for so many days. */
-async function late(customer: string, days: number): Promise<number> {
-  const { id, name } = house.customer(customer)
-  const order = await house.newOrder({ customerId: id, customerName: name })
-  await house.ship([order])
-  const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, {
-    postOnly: true,
-  })
-  await run('update open_item set due_date = $2::date where document_id = $1', [
-    result!.documentId,
-    addDays(today(), -days),
-  ])
-  return result!.documentId!
-}
+const late = async (customer: string, days: number) => (await lateInvoice(house, customer, days)).id
 const pay = (customer: string, documentId: number, amount: string, date: Day) =>
-  recordPayment(
-    {
-      direction: 'in',
-      customerId: house.customer(customer).id,
-      date,
-      method: 'bank transfer',
-      amount,
-      currency: 'EUR',
-      reference: '',
-      settle: [{ documentId, amount, discount: '0', writeOff: '0' }],
-      another: true,
-    },
-    who,
-  )
+  payInvoice(house, customer, { documentId, amount, date })
 
 test('what is open today, by age, is what Accounts says; of earlier days it is what statements said', async () => {
   await run('update company set closed_until = null')

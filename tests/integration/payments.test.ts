@@ -16,6 +16,7 @@ import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import { addRoutine } from '../../server/services/routines/routines'
 import { balances } from './books'
 import { papersOf, useHouse } from './house'
+import { postedInvoice } from './money'
 import { inTheNameOf } from '../../server/services/people/principal'
 
 /* Payments and refunds: what is booked, refused, taken back, and the receipts that follow. */
@@ -27,23 +28,7 @@ beforeEach(async () => {
   await run(`update routine set is_on = false where sentence ->> 'on' = 'payment'`)
 })
 
-/** An order's invoice over 612.54, issued and not sent. */
-async function invoice(customer = '10417'): Promise<{ id: number; number: string }> {
-  const { id, name } = house.customer(customer)
-  const order = await house.newOrder({ customerId: id, customerName: name })
-  await house.ship([order])
-  const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction(
-    [{ preparedId: paper!.id, revision: null }],
-    inTheNameOf('Test'),
-    undefined,
-    {
-      postOnly: true,
-    },
-  )
-  expect(result).toMatchObject({ outcome: 'issued' })
-  return { id: result!.documentId!, number: result!.reason }
-}
+const invoice = (customer = '10417') => postedInvoice(house, customer)
 const open = async (documentId: number) =>
   (await one<{ open: string }>('select open::text open from open_item where document_id = $1', [documentId]))!
     .open

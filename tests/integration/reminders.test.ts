@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto'
 import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
-import { addDays, dayInZone } from '../../core/documents/days'
 import type { Paper } from '../../core/documents/paper'
 import { clock } from '../../server/clock'
 import { one, rows, run } from '../../server/db/connection'
@@ -9,63 +8,21 @@ import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { refreshPrepared } from '../../server/services/documents/refresh'
 import { voidDocument } from '../../server/services/documents/void'
 import { documentView } from '../../server/services/line/in-hand'
-import { inTheNameOf } from '../../server/services/people/principal'
 import { account, markItem, setLevelBack } from '../../server/services/receivables/accounts'
-import { recordPayment } from '../../server/services/receivables/payments'
-import {
-  prepareStatements,
-  startStatements,
-  statementRun,
-} from '../../server/services/receivables/statements'
+import { startStatements, statementRun } from '../../server/services/receivables/statements'
 import { papersOf, until, useHouse } from './house'
+import { issuePrepared, lateInvoice, payInvoice, prepareReminder, today, who } from './money'
 
 /* Payment reminders: each level once, none to who paid, and what is asked for is what is open. */
 const house = useHouse({ reports: false })
-const who = { ...inTheNameOf('Col Varley'), id: 1 }
-const today = () => dayInZone(clock.now(), 'Europe/Dublin')
 
 beforeEach(() => run('update company set closed_until = null'))
 
-/** An invoice over 612.54 that has been past due for so many days. */
-async function late(customer: string, days: number): Promise<{ id: number; number: string }> {
-  const { id, name } = house.customer(customer)
-  const order = await house.newOrder({ customerId: id, customerName: name })
-  await house.ship([order])
-  const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, {
-    postOnly: true,
-  })
-  await run('update open_item set due_date = $2::date where document_id = $1', [
-    result!.documentId,
-    addDays(today(), -days),
-  ])
-  return { id: result!.documentId!, number: result!.reason }
-}
-const remind = async (customer: string) =>
-  (
-    await prepareStatements(
-      { customerId: house.customer(customer).id, currency: 'EUR' },
-      { form: 'reminder', until: today() },
-      who,
-    )
-  )[0]!
-const issue = async (preparedId: number) =>
-  (await issueInOneTransaction([{ preparedId, revision: null }], who))[0]!
+const late = (customer: string, days: number) => lateInvoice(house, customer, days)
+const remind = (customer: string) => prepareReminder(house, customer)
+const issue = issuePrepared
 const pay = (customer: string, documentId: number, amount: string) =>
-  recordPayment(
-    {
-      direction: 'in',
-      customerId: house.customer(customer).id,
-      date: today(),
-      method: 'bank transfer',
-      amount,
-      currency: 'EUR',
-      reference: '',
-      settle: [{ documentId, amount, discount: '0', writeOff: '0' }],
-      another: true,
-    },
-    who,
-  )
+  payInvoice(house, customer, { documentId, amount })
 const levels = (documentId: number) =>
   rows('select level from reminder where document_id = $1 order by level', [documentId])
 const daysLater = (days: number) => onTestFinished(clock.use(() => new Date(Date.now() + days * 86_400_000)))

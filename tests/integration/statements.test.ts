@@ -25,7 +25,8 @@ import { inTheNameOf } from '../../server/services/people/principal'
 import { sendAgain } from '../../server/services/dispatch/by-hand'
 import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { statementsHold } from './books'
-import { papersOf, until, useHouse } from './house'
+import { until, useHouse } from './house'
+import { postedInvoice } from './money'
 
 /* Statements of account: what they say, when they are made anew, and many of them at once. */
 const house = useHouse({ reports: false })
@@ -39,17 +40,7 @@ const mailsTo = (address: string) => house.mails(address)
 const ottermill = () => house.customer('10417')
 const key = () => ({ customerId: ottermill().id, currency: 'EUR' })
 
-/** An order's invoice over 612.54, issued and not sent. */
-async function invoice(number = '10417'): Promise<{ id: number; number: string }> {
-  const { id, name } = house.customer(number)
-  const order = await house.newOrder({ customerId: id, customerName: name })
-  await house.ship([order])
-  const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, {
-    postOnly: true,
-  })
-  return { id: result!.documentId!, number: result!.reason }
-}
+const invoice = (number = '10417') => postedInvoice(house, number)
 const paid = (change: Partial<NewPayment> = {}): NewPayment => ({
   direction: 'in',
   customerId: ottermill().id,

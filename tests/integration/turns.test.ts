@@ -1,57 +1,34 @@
 import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
-import { addDays, dayInZone, instantInZone, weekdayOf, type Day } from '../../core/documents/days'
+import { addDays, instantInZone, weekdayOf, type Day, daysBetween } from '../../core/documents/days'
 import { levelDue } from '../../core/receivables/reminders'
 import type { RoutineSentence } from '../../core/routines/sentence'
 import { clock } from '../../server/clock'
 import { one, rows, run } from '../../server/db/connection'
 import { sweep } from '../../server/services/dispatch/sweep'
-import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { houseSettings } from '../../server/services/house/settings'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { markItem } from '../../server/services/receivables/accounts'
-import { recordPayment } from '../../server/services/receivables/payments'
 import { prepareStatements } from '../../server/services/receivables/statements'
 import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import { addRoutine, changeRoutine, listRoutines } from '../../server/services/routines/routines'
 import { tryOut } from '../../server/services/routines/trial'
 import { takeTurn, turnsOfRoutine } from '../../server/services/routines/turns'
-import { papersOf, useHouse } from './house'
+import { useHouse } from './house'
+import { lateInvoice, payInvoice, today } from './money'
 
 /* Routines of the clock: statements and reminders that go by themselves, once, at their time. */
 const house = useHouse({ reports: false })
 const who = { ...inTheNameOf('Col Varley'), id: 1, brands: null }
 const zone = 'Europe/Dublin'
-const today = () => dayInZone(clock.now(), zone)
-
 beforeEach(() => run('update company set closed_until = null'))
 
 /** An invoice over 612.54 that is due on a day. */
 async function invoice(customer: string, dueDate: Day): Promise<{ id: number; dueDate: Day }> {
-  const { id, name } = house.customer(customer)
-  const order = await house.newOrder({ customerId: id, customerName: name })
-  await house.ship([order])
-  const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, {
-    postOnly: true,
-  })
-  await run('update open_item set due_date = $2::date where document_id = $1', [result!.documentId, dueDate])
-  return { id: result!.documentId!, dueDate }
+  const { id } = await lateInvoice(house, customer, daysBetween(dueDate, today()))
+  return { id, dueDate }
 }
 const pay = (customer: string, documentId: number, amount: string) =>
-  recordPayment(
-    {
-      direction: 'in',
-      customerId: house.customer(customer).id,
-      date: today(),
-      method: 'bank transfer',
-      amount,
-      currency: 'EUR',
-      reference: '',
-      settle: [{ documentId, amount, discount: '0', writeOff: '0' }],
-      another: true,
-    },
-    who,
-  )
+  payInvoice(house, customer, { documentId, amount })
 
 const reminders: RoutineSentence = {
   on: 'time',

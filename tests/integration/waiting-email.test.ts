@@ -224,7 +224,7 @@ describe('a copy', () => {
 
   test('goes with the words that somebody wrote for it', async () => {
     const { id, number } = await issued()
-    const { words: supplied, contacts } = await copyToWrite(id, who)
+    const { words: supplied, contacts } = await copyToWrite(id, 'again', who)
     expect(fieldsIn(supplied.text)).toContain('greeting')
     expect(contacts.map((contact) => contact.email)).toContain(mailbox)
     const own = { ...words, subject: fromBraces('For your files: {{ number }}') }

@@ -7,7 +7,7 @@ import WordPanel from '../list/WordPanel.vue'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { money, plural, shortDay } from '../../composables/format'
-import { markItem, setLevelBack } from '../../calls/open-items'
+import { markItem, setLevelBack, takeWaiverBack, waive } from '../../calls/open-items'
 import { ageingStep } from '../../../core/receivables/ageing'
 import type { OpenRow } from '../../contract'
 
@@ -26,6 +26,21 @@ const levelBack = (item: OpenRow, why: string, close: () => void) =>
     await setLevelBack(item.id, { level: item.reminders.at(-1)!.level, reason: why })
     close()
     useToasts().say(t('accounts.isSetBack', { number: item.number }))
+    emit('changed')
+  })
+const waiveIt = (item: OpenRow, why: string, close: () => void) =>
+  attempt(async () => {
+    await waive(item.id, { open: item.open, reason: why })
+    close()
+    useToasts().say(
+      t('accounts.isWaived', { number: item.number, amount: money(item.open, item.currency) }),
+      {
+        undo: async () => {
+          await takeWaiverBack(item.id)
+          emit('changed')
+        },
+      },
+    )
     emit('changed')
   })
 const tone: Record<string, string> = {
@@ -99,6 +114,17 @@ const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
                 :aria-label="t('accounts.setBack')"
                 data-test="set-back"
                 @take="$event.trim() && levelBack(item, $event.trim(), close)" /></template></I18nT
+        ></label>
+        <label
+          ><I18nT keypath="accounts.waiveWhy" scope="global"
+            ><template #amount>{{ money(item.open, item.currency) }}</template
+            ><template #why
+              ><TakenField
+                value=""
+                :placeholder="t('accounts.whyItIsWaived')"
+                :aria-label="t('accounts.waive')"
+                data-test="waive"
+                @take="$event.trim() && waiveIt(item, $event.trim(), close)" /></template></I18nT
         ></label>
       </WordPanel>
       <span class="amount push"

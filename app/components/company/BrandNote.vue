@@ -18,8 +18,8 @@ import { previewEmailText } from '../../calls/email-texts'
 import { changeEmail } from '../../calls/brands'
 import { exampleFields, type MergeFields } from '../../../core/emailtexts/fields'
 import { bodyOf, tidy } from '../../../core/emailtexts/nodes'
-import { emailPurposes, type EmailPurpose } from '../../../core/emailtexts/purposes'
-import { starterTexts } from '../../../core/house/starter'
+import { purposesOf, type EmailPurpose } from '../../../core/emailtexts/purposes'
+import { starterText } from '../../../core/house/starter'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { EmailText } from '../../../core/emailtexts/email-text'
@@ -73,7 +73,7 @@ async function turnTo(other: { purpose?: EmailPurpose; language?: Language }) {
   take()
 }
 
-const asSupplied = computed(() => starterTexts[purpose.value][props.kind][language.value])
+const asSupplied = computed(() => starterText(purpose.value, props.kind, language.value))
 /** Nobody wrote it otherwise. */
 const supplied = computed(
   () =>
@@ -140,8 +140,11 @@ const letters = [
 const purposeWords: Record<EmailPurpose, string> = {
   first: t('brands.firstTime'),
   again: t('brands.onceMore'),
+  reminder: t('brands.asAReminder'),
 }
-const purposes = emailPurposes.map((value) => ({ value, words: purposeWords[value] }))
+const purposes = computed(() =>
+  purposesOf(props.kind).map((value) => ({ value, words: purposeWords[value] })),
+)
 const languages = [
   { value: 'en', words: t('common.english') },
   { value: 'de', words: t('common.german') },

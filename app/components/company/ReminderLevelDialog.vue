@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
+import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import { languageWords } from '../../composables/languages'
 import { languages } from '../../../core/money/format'
@@ -15,18 +16,22 @@ const form = reactive({
   afterDays: String(props.level.afterDays),
   heading: { ...props.level.heading },
   words: { ...props.level.words },
+  interest: props.level.interest,
+  fee: props.level.fee,
 })
 const asked = ref(false)
 const daysWrong = computed(() => {
   const days = Number(form.afterDays)
   return Number.isInteger(days) && days >= 1 && days <= 365 ? '' : t('company.daysOverNothing')
 })
+const fee = computed(() => form.fee.trim().replace(',', '.') || '0')
+const feeWrong = computed(() => (/^\d{1,6}(\.\d{1,3})?$/.test(fee.value) ? '' : t('company.feeLike')))
 const missing = (text: string) => (asked.value && !text.trim() ? t('company.isNotWritten') : '')
 function keep() {
   asked.value = true
   const texts = [form.name, ...Object.values(form.heading), ...Object.values(form.words)]
-  if (daysWrong.value || texts.some((text) => !text.trim())) return
-  emit('keep', { ...form, afterDays: Number(form.afterDays) })
+  if (daysWrong.value || feeWrong.value || texts.some((text) => !text.trim())) return
+  emit('keep', { ...form, afterDays: Number(form.afterDays), fee: fee.value })
 }
 </script>
 
@@ -54,6 +59,17 @@ function keep() {
         :wrong="daysWrong"
         data-test="level-days"
       />
+      <FormField
+        v-model="form.fee"
+        :label="t('company.feeOfALetter')"
+        inputmode="decimal"
+        :wrong="feeWrong"
+        :hint="t('company.feeHelp')"
+        data-test="level-fee"
+      />
+      <CheckField v-model="form.interest" class="interest" data-test="level-interest">{{
+        t('company.asksForInterest')
+      }}</CheckField>
       <template v-for="one in languages" :key="one">
         <FormField
           v-model="form.heading[one]"

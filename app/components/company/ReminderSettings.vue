@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import InterestRates from './InterestRates.vue'
 import ReminderLevelDialog from './ReminderLevelDialog.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
-import { plural } from '../../composables/format'
+import { plural, shortDay } from '../../composables/format'
 import { starterReminders, type ReminderLevel, type ReminderRule } from '../../../core/receivables/reminders'
 import type { HouseSettings } from '../../contract'
 
@@ -37,6 +38,27 @@ function dropLevel() {
   keep({ levels: rule.value.levels.slice(0, -1) })
   editing.value = null
 }
+/** What a level asks for beside the items. */
+const costOf = (one: ReminderLevel) =>
+  [
+    one.interest ? t('company.interest') : '',
+    Number(one.fee) > 0 ? t('company.aFeeOf', { fee: one.fee }) : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+const rating = ref(false)
+const ratesWords = computed(() => {
+  const all = rule.value.rates.find((one) => !one.group && !one.country) ?? rule.value.rates[0]
+  if (!all) return t('company.noInterest')
+  const others = rule.value.rates.length - 1
+  return others === 0
+    ? t('company.percentSince', { percent: all.percent, day: shortDay(all.from) })
+    : t('company.percentAndMore', { percent: all.percent, more: plural(others, 'rate') })
+})
+const booking = [
+  { value: 'true', words: t('company.chargesOwed') },
+  { value: 'false', words: t('company.chargesAsked') },
+]
 const amountOf = (text: string) => text.trim().replace(',', '.')
 </script>
 
@@ -74,7 +96,7 @@ const amountOf = (text: string) => text.trim().replace(',', '.')
           </button></template
         ><template #days>{{ plural(one.afterDays, 'day') }}</template
         ><template #heading>{{ one.heading.en }}</template></I18nT
-      >
+      ><template v-if="costOf(one)">{{ t('company.levelCosts', { what: costOf(one) }) }}</template>
     </li>
     <li v-if="!disabled && rule.levels.length < 9">
       <button type="button" class="word" data-test="add-level" @click="editing = rule.levels.length">
@@ -82,6 +104,29 @@ const amountOf = (text: string) => text.trim().replace(',', '.')
       </button>
     </li>
   </ol>
+  <p>
+    <I18nT keypath="company.latePaymentCosts" scope="global"
+      ><template #rates
+        ><button type="button" class="word" data-test="interest-rates" @click="rating = true">
+          {{ ratesWords }}
+        </button></template
+      ><template #booked
+        ><WordPicker
+          :label="t('company.whatIsAskedBeside')"
+          :words="rule.booksCharges ? t('company.chargesOwed') : t('company.chargesAsked')"
+          :choices="booking"
+          :value="String(rule.booksCharges)"
+          :disabled="disabled"
+          @pick="keep({ booksCharges: $event === 'true' })" /></template
+    ></I18nT>
+  </p>
+  <InterestRates
+    v-if="rating"
+    :rates="rule.rates"
+    :disabled="disabled"
+    @keep="(keep({ rates: $event }), (rating = false))"
+    @leave="rating = false"
+  />
   <ReminderLevelDialog
     v-if="editing !== null"
     :key="editing"

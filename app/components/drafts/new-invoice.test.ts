@@ -26,8 +26,9 @@ test('an invoice is not begun before its brand is known, however fast one types 
   await flushPromises()
   field().value = 'brannoc'
   field().dispatchEvent(new Event('input'))
-  await vi.waitFor(() =>
-    expect(document.querySelector<HTMLInputElement>('[type="radio"]')?.checked).toBe(true),
+  await vi.waitFor(
+    () => expect(document.querySelector<HTMLInputElement>('[type="radio"]')?.checked).toBe(true),
+    10_000,
   )
   await press()
   expect(calls.beginInvoice).not.toHaveBeenCalled()

@@ -6,7 +6,8 @@ import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
-import { fetchCopy, voidDocument, sendDocumentToMe } from '../../calls/documents'
+import { houseToday } from '../../composables/format'
+import { fetchCopy, voidDocument, sendDocumentToMe, type CopyPurpose } from '../../calls/documents'
 import type { CopyToWrite, DocumentView } from '../../contract'
 
 const SendCopy = defineAsyncComponent(() => import('./SendCopy.vue'))
@@ -24,11 +25,21 @@ const credit = ref(false)
 const voiding = ref(false)
 const reason = ref('')
 const copyToWrite = shallowRef<CopyToWrite>()
-const askForCopy = () =>
+const purpose = ref<CopyPurpose>('again')
+const askForCopy = (what: CopyPurpose) =>
   attempt(async () => {
-    copyToWrite.value = await fetchCopy(props.view.id)
+    copyToWrite.value = await fetchCopy(props.view.id, what)
+    purpose.value = what
     copy.value = true
   })
+/** Something of it is open that was due. */
+const isLate = computed(
+  () =>
+    props.view.kind === 'invoice' &&
+    Number(props.view.open ?? 0) > 0 &&
+    props.view.dueDate !== null &&
+    props.view.dueDate < houseToday(),
+)
 const voidIt = () =>
   attempt(async () => {
     await voidDocument(props.view.id, { reason: reason.value.trim() })
@@ -71,8 +82,16 @@ function print() {
       v-if="session.may('clerk') && !view.voided && (url || !view.takenOver)"
       height="30"
       data-test="copy"
-      @click="askForCopy"
+      @click="askForCopy('again')"
       >{{ t('paper.sendACopy') }}</VBtn
+    >
+    <VBtn
+      v-if="session.may('clerk') && !view.voided && (url || !view.takenOver) && isLate"
+      height="30"
+      :title="t('paper.remindHelp')"
+      data-test="remind"
+      @click="askForCopy('reminder')"
+      >{{ t('paper.remindOfIt') }}</VBtn
     >
     <VBtn
       v-if="session.may('clerk') && view.kind === 'invoice' && !view.voided"
@@ -107,6 +126,7 @@ function print() {
     v-model="copy"
     :document="view"
     :copy="copyToWrite"
+    :purpose="purpose"
     @sent="emit('changed')"
   />
 </template>

@@ -8,7 +8,8 @@ import { emailFields, useBegunEmail } from './begun-email'
 import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { ApiRefusal } from '../../composables/api'
-import { sendCopy } from '../../calls/documents'
+import { money } from '../../composables/format'
+import { sendCopy, type CopyPurpose } from '../../calls/documents'
 import { wordsOfBody } from '../../../core/emailtexts/nodes'
 import type { CopyToWrite, DocumentView } from '../../contract'
 
@@ -16,7 +17,8 @@ import type { CopyToWrite, DocumentView } from '../../contract'
  * Sends the stored PDF once more, with the words that the house has for it or those of this once. Somebody who already
  * has it gets it only when a person says so.
  */
-const props = defineProps<{ document: DocumentView; copy: CopyToWrite }>()
+const props = defineProps<{ document: DocumentView; copy: CopyToWrite; purpose: CopyPurpose }>()
+const reminds = computed(() => props.purpose === 'reminder')
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ sent: [] }>()
 const address = ref(props.document.email?.to[0]?.address ?? props.copy.contacts[0]?.email ?? '')
@@ -24,7 +26,7 @@ const before = ref(false)
 /** Whom it greets is known once it is said to whom it goes. */
 const values = { ...props.copy.words.values, greeting: '', contact: '' }
 const { form, goesOn, otherwise, anew, used, changed, written } = useBegunEmail(
-  `copy of ${props.document.id}`,
+  `${props.purpose === 'reminder' ? 'reminder' : 'copy'} of ${props.document.id}`,
   props.copy.words,
   props.copy.email,
 )
@@ -40,18 +42,21 @@ async function send() {
     try {
       await sendCopy(props.document.id, {
         address: address.value,
+        purpose: props.purpose,
         again: before.value,
         own: writing.value && changed() ? written() : null,
       })
     } catch (error) {
-      if (error instanceof ApiRefusal && error.code === 'sent-before') before.value = true
+      if (error instanceof ApiRefusal && ['sent-before', 'reminded-lately'].includes(error.code))
+        before.value = true
       throw error
     }
   })
   if (!well) return
   used()
   open.value = false
-  useToasts().say(t('paper.aCopyOfDocumentGoes', { document: props.document.number, address: address.value }))
+  const said = { document: props.document.number, address: address.value }
+  useToasts().say(reminds.value ? t('paper.aReminderGoes', said) : t('paper.aCopyOfDocumentGoes', said))
   emit('sent')
 }
 </script>
@@ -60,14 +65,22 @@ async function send() {
   <Ask
     v-model="open"
     :wide="writing"
-    :title="t('paper.sendACopyOfDocument', { document: document.number })"
-    :go="before ? t('paper.sendItAgain') : t('paper.sendTheCopy')"
+    :title="
+      reminds
+        ? t('paper.remindOfDocument', { document: document.number })
+        : t('paper.sendACopyOfDocument', { document: document.number })
+    "
+    :go="before ? t('paper.sendItAgain') : reminds ? t('paper.sendTheReminder') : t('paper.sendTheCopy')"
     :busy="busy"
     :disabled="!wordsOfBody(form.subject) || !wordsOfBody(form.text)"
     @go="send"
   >
     <p class="soft">
-      {{ t('paper.theVeryPDFThatWas') }}
+      {{
+        reminds
+          ? t('paper.remindsWithItsPDF', { open: money(document.open!, document.currency) })
+          : t('paper.theVeryPDFThatWas')
+      }}
     </p>
     <FormField
       v-model="address"

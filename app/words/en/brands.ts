@@ -117,6 +117,7 @@ export const brands = {
   purpose: 'What it is for',
   firstTime: 'the first time',
   onceMore: 'sent once more',
+  asAReminder: 'because it is not paid',
   everyEmailOfBrand: 'Every email of {brand}',
   heading: 'Heading',
   letters: 'Letters',

@@ -93,6 +93,8 @@ export const emailtexts = {
   aboutPeriod: 'the day or the time that a statement of account tells of',
   overdue: 'overdue sum',
   aboutOverdue: 'what of a statement’s balance is past due',
+  unpaid: 'what is still open',
+  aboutUnpaid: 'of an invoice that is sent again because it is not paid',
   reminder: 'words of the reminder',
   aboutReminder: 'what the level of a payment reminder says, as Settings has it',
   documents: 'list of documents',

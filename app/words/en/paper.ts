@@ -27,6 +27,13 @@ export const paper = {
   proofHelp: 'One PDF with the document, to whom it went and when, and what the mail servers said',
   openToPrint: 'Open to print',
   sendACopy: 'Send a copy…',
+  remindOfIt: 'Remind…',
+  remindHelp: 'Sends the invoice once more, with what is still open of it',
+  remindOfDocument: 'Remind of {document}',
+  sendTheReminder: 'Send the reminder',
+  remindsWithItsPDF:
+    'The stored PDF goes once more, with what is still open: {open}. When something is booked on it before the email leaves, it does not go. It counts for no level.',
+  aReminderGoes: 'A reminder of {document} goes to {address}.',
   credit: 'Credit…',
   void: 'Void…',
   voidNumber: 'Void {number}?',

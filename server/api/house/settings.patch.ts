@@ -1,6 +1,6 @@
 import { kindsOfEvents } from '../../../core/documents/kinds'
 import { languages } from '../../../core/money/format'
-import { clockTime, decimal, Joi, name, publicAddress, text } from '../../http/checks'
+import { clockTime, country, day, decimal, Joi, name, percent, publicAddress, text } from '../../http/checks'
 import { route } from '../../http/route'
 import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
@@ -39,11 +39,25 @@ export default route<object, object, Partial<HouseSettings>>(
               heading: inLanguages(80).required(),
               words: inLanguages(2000).required(),
               afterDays: Joi.number().integer().min(1).max(365).required(),
+              interest: Joi.boolean().default(false),
+              fee: decimal.default('0'),
             }),
           )
           .min(1)
           .max(9)
           .required(),
+        rates: Joi.array()
+          .items(
+            Joi.object({
+              group: text(80).allow('').required(),
+              country: country.allow('').required(),
+              from: day.required(),
+              percent: percent.required(),
+            }),
+          )
+          .max(50)
+          .default([]),
+        booksCharges: Joi.boolean().default(false),
       }),
       morning: Joi.object({ to: text(320).required(), time: clockTime.required() }).allow(null),
       secondLook: Joi.object({

@@ -22,6 +22,8 @@ export class Allocation extends Model<InferAttributes<Allocation>, InferCreation
   declare toPaymentId: number | null
   /** By what it was settled. */
   declare kind: CreationOptional<'credit' | 'payment' | 'discount' | 'write-off'>
+  /** The day on which it was waived without any payment. */
+  declare waivedOn: string | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -36,6 +38,7 @@ export class Allocation extends Model<InferAttributes<Allocation>, InferCreation
         paymentId: { type: DataTypes.INTEGER },
         toPaymentId: { type: DataTypes.INTEGER },
         kind: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'credit' },
+        waivedOn: { type: DataTypes.DATEONLY },
       },
       { sequelize, tableName: 'allocation' },
     )

@@ -29,6 +29,8 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
   declare emailRevision: CreationOptional<number>
   /** A copy never decides how its document stands. */
   declare isCopy: CreationOptional<boolean>
+  /** What it says is still open of its invoice, where it reminds of that. */
+  declare unpaid: string | null
   declare number: string
   declare total: string
   declare currency: string
@@ -80,6 +82,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
         ownEmail: { type: DataTypes.JSONB },
         emailRevision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         isCopy: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        unpaid: { type: DataTypes.DECIMAL },
         number: { type: DataTypes.TEXT, allowNull: false },
         total: { type: DataTypes.DECIMAL, allowNull: false },
         currency: { type: DataTypes.TEXT, allowNull: false },

@@ -6,6 +6,7 @@ import { ApiToken } from './api-token'
 import { BankEntry } from './bank-entry'
 import { BankFile } from './bank-file'
 import { Draft } from './draft'
+import { BookedInterest } from './booked-interest'
 import { Branch } from './branch'
 import { Brand } from './brand'
 import { Claim } from './claim'
@@ -79,6 +80,7 @@ export {
   ApiToken,
   BankEntry,
   BankFile,
+  BookedInterest,
   Draft,
   Branch,
   Brand,
@@ -222,6 +224,7 @@ export const models: readonly HouseModel[] = [
   StatementRun,
   StatementRunAccount,
   Reminder,
+  BookedInterest,
   BankFile,
   BankEntry,
   History,

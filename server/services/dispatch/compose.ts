@@ -6,6 +6,7 @@ import { pictureId, picturesIn } from '../../../core/emailtexts/pictures'
 import { escapeHtml } from '../../../core/emailtexts/escape'
 import { hasTable, namesDocuments } from '../../../core/emailtexts/nodes'
 import { letterFacts, type LetterLink } from '../../../core/emailtexts/letter-fields'
+import type { DecimalText } from '../../../core/money/decimal'
 import type { Paper } from '../../../core/documents/paper'
 import { readPictures } from '../pictures/pictures'
 import { lookNow } from './email-look'
@@ -31,6 +32,8 @@ export interface Letter {
   links?: LetterLink[]
   /** The documents stand in its text, and no file has them. */
   inText?: boolean
+  /** What of its invoice is still open, where it reminds of that. */
+  unpaid?: DecimalText | null
   /** In a rehearsal: the one address it goes to, with those it would have gone to named on top. */
   insteadTo?: string
 }
@@ -44,6 +47,7 @@ export const factsOf = ({
   recipients,
   links,
   inText,
+  unpaid,
 }: Letter): EmailFacts =>
   letterFacts(
     [paper, ...others],
@@ -52,6 +56,7 @@ export const factsOf = ({
       contact: recipients[0]?.name ?? '',
       brand: brand.name,
       sender: brand.senderName,
+      unpaid,
     },
     links,
     inText,

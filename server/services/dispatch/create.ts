@@ -36,6 +36,8 @@ export interface NewDispatch {
   toAddresses: string[] | null
   /** What a person wrote for this one email; left out, it says what the house says. */
   ownEmail?: OwnEmail | null
+  /** What it says is still open of its invoice, where it reminds of that. */
+  unpaid?: string | null
   /** Addresses that get a copy. */
   copyTo: readonly string[]
   isCopy: boolean
@@ -69,6 +71,7 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
       toRole: one.role,
       toAddresses: one.toAddresses ?? null,
       ownEmail: one.ownEmail ?? null,
+      unpaid: one.unpaid ?? null,
       isCopy: one.isCopy,
       number: one.number,
       total: one.total,

@@ -3,7 +3,7 @@ import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { Decimal, moneyText } from '../../../core/money/decimal'
+import { owedBy } from '../../../core/documents/owed'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { SendingHours } from '../../../core/routines/sentence'
 import type { Calendar } from '../../../core/routines/time'
@@ -180,12 +180,8 @@ export async function insertDocuments(
   }))
   await OpenItem.bulkCreate(
     issued.flatMap(({ from, drawn, documentId, paper, paidNow }) => {
-      const { books } = kindFacts[from.kind]
-      if (books === null) return []
-      const owed =
-        books === 'debit'
-          ? (paidNow ?? paper.amounts.toPay)
-          : moneyText(new Decimal(paper.amounts.total).neg(), paper.currency)
+      const owed = owedBy(paper, paidNow)
+      if (owed === null) return []
       return {
         documentId,
         customerId: from.customerId,

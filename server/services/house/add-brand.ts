@@ -5,8 +5,8 @@ import { readDesign } from '../../../core/designs/check-design'
 import { suppliedDesign, type Look } from '../../../core/designs/supplied'
 import { badInput, Refusal } from '../../../core/errors'
 import { coloursOf } from '../../../core/house/logo-colours'
-import { emailPurposes } from '../../../core/emailtexts/purposes'
-import { starterColours, starterLook, starterSeries, starterTexts } from '../../../core/house/starter'
+import { purposesOf } from '../../../core/emailtexts/purposes'
+import { starterColours, starterLook, starterSeries, starterText } from '../../../core/house/starter'
 import { languages } from '../../../core/money/format'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -108,14 +108,14 @@ export async function addBrand(
       documentKinds.map((kind) => ({ ...made, kind, design: copied?.designs.get(kind) ?? design })),
     )
     await EmailTextVersion.bulkCreate(
-      emailPurposes.flatMap((purpose) =>
-        documentKinds.flatMap((kind) =>
+      documentKinds.flatMap((kind) =>
+        purposesOf(kind).flatMap((purpose) =>
           languages.map((language) => ({
             ...made,
             purpose,
             kind,
             language,
-            ...(copied?.texts.get(`${purpose} ${kind} ${language}`) ?? starterTexts[purpose][kind][language]),
+            ...(copied?.texts.get(`${purpose} ${kind} ${language}`) ?? starterText(purpose, kind, language)),
           })),
         ),
       ),

@@ -3,6 +3,7 @@ import type { Paper } from '../../../core/documents/paper'
 import { one, rows } from '../../db/connection'
 import { emailTextFor } from '../house/house-queries'
 import { senderColumns } from '../house/senders-queries'
+import type { CopyPurpose } from './copy'
 import type { PaperRow } from './queries'
 
 /* The statements of copy.ts. */
@@ -35,10 +36,10 @@ export const whoHasIt = (documentId: number) =>
 export const lockDocument = (documentId: number) =>
   one('select id from document where id = $documentId for no key update', { documentId })
 
-export const documentToCopy = (documentId: number) =>
+export const documentToCopy = (documentId: number, purpose: CopyPurpose) =>
   one<CopyRow>(
     `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
-      d.brand_id "brandId", coalesce(${emailTextFor('d', 'again')}, d.email_text_id) "emailTextId", d.total,
+      d.brand_id "brandId", coalesce(${emailTextFor('d', purpose)}, d.email_text_id) "emailTextId", d.total,
       d.currency,
       d.series_id is null "takenOver",
       f.document_id is not null painted,
@@ -61,10 +62,10 @@ export const copyOnItsWay = (documentId: number, to: string) =>
   )
 
 /** The email of a copy, with the text of its own; and the people of the customer. @param who would have it sent */
-export const copyLetter = (documentId: number, emailTextId: number, who: string) =>
+export const copyLetter = (documentId: number, emailTextId: number, unpaid: string | null, who: string) =>
   one<PaperRow & { content: Paper }>(
     `select d.prepared_id id, d.kind, d.paper content, 'email' channel, '[]'::jsonb "copyTo",
-      '[]'::jsonb "toAddresses", null::jsonb "ownEmail",
+      '[]'::jsonb "toAddresses", null::jsonb "ownEmail", $unpaid::text unpaid,
       preferences_for(c, d.source_id, array[d.kind]) preferences, n.subject, n.text, t.design -> 'colours' colours,
       b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, d.customer_name "customerName",
       contacts_of(d.customer_id) contacts
@@ -76,5 +77,5 @@ export const copyLetter = (documentId: number, emailTextId: number, who: string)
     join prepared_document p on p.id = d.prepared_id
     cross join lateral sender_for(b, d.kind, p.routine_id, $who, d.source_id, null) sender
     where d.id = $documentId`,
-    { documentId, emailTextId, who },
+    { documentId, emailTextId, unpaid, who },
   )

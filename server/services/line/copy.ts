@@ -1,3 +1,4 @@
+import type { EmailPurpose } from '../../../core/emailtexts/purposes'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import { dayInZone, dayWords } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
@@ -7,6 +8,7 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { fillLetter } from '../dispatch/compose'
+import { openToRemind } from '../receivables/remind-of-invoice'
 import { checkPictures } from '../pictures/pictures'
 import { newDispatch } from '../dispatch/create'
 import { noPdf } from '../dispatch/no-pdf'
@@ -40,9 +42,20 @@ export interface CopyToWrite {
 /** Whom the greeting names is known once somebody has said to whom it goes. */
 const openInCopies = ['greeting', 'contact'] as const
 
-/** @throws Refusal "no-such-document" */
-export async function copyToWrite(documentId: number, who: Principal): Promise<CopyToWrite> {
-  const row = await rowOf(documentId, who)
+/** What a document is sent once more for: because somebody asked for it, or because it is not paid. */
+export type CopyPurpose = Exclude<EmailPurpose, 'first'>
+
+/** What the email says is still open; null where it reminds of nothing. */
+const unpaidOf = async (documentId: number, purpose: CopyPurpose, again: boolean) =>
+  purpose === 'reminder' ? openToRemind(documentId, again) : null
+
+/** @throws Refusal "no-such-document", and those of `openToRemind` */
+export async function copyToWrite(
+  documentId: number,
+  purpose: CopyPurpose,
+  who: Principal,
+): Promise<CopyToWrite> {
+  const row = await rowOf(documentId, purpose, await unpaidOf(documentId, purpose, true), who)
   const letter = letterOf(row)!
   const files = (await filesOfCopies([documentId], who.name)).get(documentId)
   return {
@@ -53,9 +66,9 @@ export async function copyToWrite(documentId: number, who: Principal): Promise<C
   }
 }
 
-async function rowOf(documentId: number, who: Principal) {
-  const document = await documentToCopy(documentId)
-  const row = document && (await copyLetter(documentId, document.emailTextId, who.name))
+async function rowOf(documentId: number, purpose: CopyPurpose, unpaid: string | null, who: Principal) {
+  const document = await documentToCopy(documentId, purpose)
+  const row = document && (await copyLetter(documentId, document.emailTextId, unpaid, who.name))
   if (!row) throw new Refusal('no-such-document', { status: 404 })
   return row
 }
@@ -66,7 +79,8 @@ export const alreadySent = (documentId: number): Promise<{ address: string; at: 
 
 export interface CopyWanted {
   address: string
-  /** Somebody read that this person has it already. */
+  purpose?: CopyPurpose
+  /** Somebody read that this person has it already, or that it was reminded of a short while ago. */
   again?: boolean
   /** What was written for it; nothing for what the house says with a copy. */
   own?: OwnEmail | null
@@ -75,11 +89,12 @@ export interface CopyWanted {
 /**
  * Sends the stored PDF once more, to one address, marked as a copy in the history.
  * @throws Refusal "sent-before" when that person already has it and nobody said "again", "bad-address",
- * "no-such-document", "void", "goes-already", "no-such-enclosure", "too-large-email", and those of `settle`
+ * "no-such-document", "void", "goes-already", "no-such-enclosure", "too-large-email", and those of `settle` and
+ * `openToRemind`
  */
 export async function sendCopy(
   documentId: number,
-  { address, again = false, own = null }: CopyWanted,
+  { address, purpose = 'again', again = false, own = null }: CopyWanted,
   who: Principal,
 ): Promise<number> {
   const to = address.trim()
@@ -88,11 +103,14 @@ export async function sendCopy(
   return inTransaction(async () => {
     // one at a time: the same copy asked for twice at one instant goes once
     await lockDocument(documentId)
-    const document = await documentToCopy(documentId)
+    const document = await documentToCopy(documentId, purpose)
     if (!document) throw new Refusal('no-such-document', { status: 404 })
     if (document.voided) throw new Refusal('void', { values: { document: document.number } })
     if (document.takenOver && !document.painted) throw noPdf()
-    const before = (await alreadySent(documentId)).find((sent) => sent.address === to.toLowerCase())
+    const unpaid = await unpaidOf(documentId, purpose, again)
+    // who is reminded has it already
+    const sent = unpaid === null ? await alreadySent(documentId) : []
+    const before = sent.find((one) => one.address === to.toLowerCase())
     if (before && !again)
       throw new Refusal('sent-before', {
         values: {
@@ -104,7 +122,7 @@ export async function sendCopy(
       })
     const waiting = await copyOnItsWay(documentId, to)
     if (waiting) throw new Refusal('goes-already', { values: { to } })
-    if (own) await checkWords(documentId, own, who)
+    if (own) await checkWords(await rowOf(documentId, purpose, unpaid, who), own)
     // locked, so that painting either sees the copy or has stored the PDF before
     const painted = !(await isUnpainted(documentId))
     const id = await newDispatch({
@@ -115,6 +133,7 @@ export async function sendCopy(
       sendTo: to,
       toAddresses: [to],
       ownEmail: own,
+      unpaid,
       copyTo: [],
       isCopy: true,
       ready: painted,
@@ -130,8 +149,7 @@ export async function sendCopy(
 }
 
 /** What somebody wrote must fill, and what was added must be there. */
-async function checkWords(documentId: number, own: OwnEmail, who: Principal): Promise<void> {
-  const row = await rowOf(documentId, who)
+async function checkWords(row: Awaited<ReturnType<typeof rowOf>>, own: OwnEmail): Promise<void> {
   fillLetter({ ...letterOf(row)!, note: own })
   await checkPictures(own.text)
   await checkSender(own, row.brandId)

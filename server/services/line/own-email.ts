@@ -47,6 +47,7 @@ export function letterOf(row: PaperRow): Letter | null {
     note: row.ownEmail ?? { subject: row.subject, text: row.text },
     paper: row.content,
     customerName: row.customerName,
+    unpaid: row.unpaid,
     brand: {
       name: row.brandName,
       colours: row.colours,

@@ -21,6 +21,8 @@ export interface PaperRow extends Omit<PreparedView, 'email' | 'history' | 'word
   copyTo: string[]
   toAddresses: string[] | null
   ownEmail: OwnEmail | null
+  /** Of an email that reminds of an invoice: what it says is still open. */
+  unpaid?: string | null
   preferences: Preferences
   subject: Line
   text: Body
@@ -113,8 +115,8 @@ export const documentRow = (id: number) =>
             jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id
           )
           from (
-            select a.id, coalesce(p.date, k.date)::text "day", a.amount::text amount, a.kind,
-              coalesce(p.method, k.number) how
+            select a.id, coalesce(p.date, k.date, a.waived_on)::text "day", a.amount::text amount, a.kind,
+              coalesce(p.method, k.number, a.by) how
             from allocation a
             left join payment p on p.id = a.payment_id
             left join document k on k.id = a.from_document_id
@@ -191,7 +193,8 @@ export const letterToCome = (dispatchId: number) =>
   rows<PaperRow & { content: Paper }>(
     `select d.prepared_id id, d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
       preferences_for(c, d.source_id, array[d.kind]) preferences,
-      s.to_addresses "toAddresses", s.own_email "ownEmail", n.subject, n.text, t.design -> 'colours' colours,
+      s.to_addresses "toAddresses", s.own_email "ownEmail", s.unpaid::text unpaid, n.subject, n.text,
+      t.design -> 'colours' colours,
       b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, s.customer_name "customerName",
       contacts_of(s.customer_id) contacts
     from dispatch s

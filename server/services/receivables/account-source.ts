@@ -1,8 +1,7 @@
-import { dayInZone, dayWords, type Day } from '../../../core/documents/days'
-import { Refusal } from '../../../core/errors'
+import { dayInZone, type Day } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
-import { arrivedWords, remind, type ReminderFacts } from '../../../core/receivables/reminders'
+import { askedWith } from '../../../core/receivables/reminders'
 import {
   nothingToState,
   occasionOf,
@@ -13,21 +12,24 @@ import {
 import { clock } from '../../clock'
 import { contactsOfCustomers } from '../customers/queries'
 import { contextOf, houseContext } from '../documents/found-settings'
-import type { Addressing, PaperContext, SubjectRow } from '../documents/paper-context'
-import type { IssuedBy, IssuedFrom, Source } from '../documents/sources'
-import { Reminder } from '../../db/models'
-import { houseSettings } from '../house/settings'
+import type { Addressing, PaperContext } from '../documents/paper-context'
+import type { Source } from '../documents/sources'
 import { company } from '../house/house'
+import { forgetVoided } from './reminder-queries'
+import {
+  keepReminded,
+  refuseUnbooked,
+  reminderRefusal,
+  remindersOf,
+  waitingReminders,
+  type AccountFacts,
+  type Said,
+} from './reminders'
 import {
   accountRows,
   accountVersions,
   balancesOf,
   entriesOf,
-  forgetVoided,
-  moneyArrived,
-  lastReminders,
-  reminderWaiting,
-  remindersWaiting,
   occasionsWaiting,
   openOn,
 } from './statement-queries'
@@ -90,7 +92,7 @@ async function loadAccountContexts(
       const { statement, reminder } = made
       const context = contextOf(
         kind,
-        { ...row, total: statement.balance, statement, ...(reminder ? { reminder } : {}) },
+        { ...row, total: totalAsked(made), statement, ...(reminder ? { reminder } : {}) },
         [],
         contacts.get(row.customerId) ?? [],
         { ...addressing, role: addressing.role ?? kindFacts[kind].to },
@@ -106,23 +108,15 @@ async function loadAccountContexts(
 /** Why there is nothing to make; undefined where there is something. */
 export const nothingIn = ({ nothing, statement }: AccountFacts) => nothing ?? nothingToState(statement)
 
+/** What the document comes to: what is open, or what a reminder asks for with what it costs. */
+export const totalAsked = ({ statement, reminder }: AccountFacts) =>
+  askedWith(statement.balance, reminder?.charges)
+
 const periodAsked = (kind: DocumentKind, occasion: string, today: Day): StatementPeriod =>
   periodOf(occasion) ?? {
     form: kind === 'payment reminder' ? 'reminder' : 'open items',
     until: today,
   }
-
-export interface AccountFacts {
-  statement: StatementFacts
-  reminder?: ReminderFacts
-  nothing?: string
-}
-
-/** What the document of an account says, by its customer and its books. */
-type Said = (
-  row: Pick<SubjectRow, 'sourceId' | 'currency' | 'customerLanguage'>,
-  statement: StatementFacts,
-) => AccountFacts
 
 /** A statement says all of the books. */
 const asItIs: Said = (_row, statement) => ({ statement })
@@ -133,77 +127,6 @@ export const whatIsSaid = async (
   books: ReadonlyMap<number, Pick<StatementFacts, 'open'>>,
   day: Day,
 ): Promise<Said> => (kind === 'payment reminder' ? remindersOf(books, day) : asItIs)
-
-/** A reminder says what of them is past due; what was done about each item is found for all accounts at once. */
-async function remindersOf(
-  books: ReadonlyMap<number, Pick<StatementFacts, 'open'>>,
-  today: Day,
-): Promise<Said> {
-  const { reminders: rule } = await houseSettings()
-  const house = await company()
-  const items = [...books.values()].flatMap(({ open }) => open.flatMap((one) => one.documentId ?? []))
-  const last = new Map((await lastReminders(items, today)).map((one) => [one.documentId, one]))
-  // of days that are past nobody knows any more what was booked late
-  const isNow = today === dayInZone(clock.now(), house.timeZone)
-  const money = isNow ? await moneyArrived([...books.keys()]) : []
-  const arrived = new Map(money.map(({ accountId, ...one }) => [accountId, one]))
-  return (row, statement) => {
-    const open = statement.open.map((one) => {
-      const { level = 0, remindedOn = null } = last.get(one.documentId ?? 0) ?? {}
-      return { ...one, level, remindedOn }
-    })
-    const language = row.customerLanguage ?? house.language
-    const letter = remind(
-      open,
-      { currency: row.currency, language, rule, arrived: arrived.get(row.sourceId) },
-      today,
-    )
-    if ('nothing' in letter) return { statement, nothing: letter.nothing }
-    return {
-      statement: { ...statement, open: letter.open, balance: letter.asked },
-      reminder: letter.reminder,
-    }
-  }
-}
-
-/** One letter at a time: a second would ask for the same. */
-async function reminderRefusal(kind: DocumentKind, id: number): Promise<Refusal | undefined> {
-  const waits = kind === 'payment reminder' ? await reminderWaiting(id) : undefined
-  return waits && new Refusal('reminder-waits', { values: { day: dayWords(waits.day) } })
-}
-
-/** The bank may have been read since it was prepared. @throws Refusal "money-arrived" */
-async function refuseUnbooked({ sourceId, source }: IssuedFrom): Promise<void> {
-  const [arrived] = source.reminder ? await moneyArrived([sourceId]) : []
-  if (arrived) throw new Refusal('money-arrived', { values: { words: arrivedWords(arrived) } })
-}
-
-/** Prepared, or listed in To send: what a person has not sent yet is not asked for once more by a routine. */
-async function waitingReminders(
-  kind: DocumentKind,
-  ids: readonly number[],
-): Promise<{ id: number; reason: string }[]> {
-  const waiting = kind === 'payment reminder' ? await remindersWaiting(ids) : []
-  return waiting.map(({ id, day, state }) => ({
-    id,
-    reason: `A reminder of ${dayWords(day)} waits in ${state === 'prepared' ? 'To check' : 'To send'} already.`,
-  }))
-}
-
-/** Keeps at which level each item was reminded of by a letter that is issued. */
-async function keepReminded({ source }: IssuedFrom, documentId: number, { now }: IssuedBy): Promise<void> {
-  const { timeZone } = await company()
-  await Reminder.bulkCreate(
-    (source.reminder?.items ?? [])
-      .filter((one) => one.reaches > one.from)
-      .map((one) => ({
-        documentId: one.documentId,
-        level: one.reaches,
-        reminderId: documentId,
-        day: dayInZone(now, timeZone),
-      })),
-  )
-}
 
 /** A customer's account with a brand as the source of its statements. */
 export const accountSource: Source = {

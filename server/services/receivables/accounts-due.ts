@@ -6,7 +6,7 @@ import type { EventFacts } from '../../../core/routines/routine'
 import type { Language } from '../../../core/money/format'
 import { inTransaction } from '../../db/connection'
 import { theHouse, type Principal } from '../people/principal'
-import { booksOf, nothingIn, whatIsSaid } from './account-source'
+import { booksOf, nothingIn, totalAsked, whatIsSaid } from './account-source'
 import { accountsAfter, customersWithoutAccount, lockAccounts, makeAccounts } from './statement-queries'
 
 /*
@@ -85,7 +85,7 @@ async function dueAmong(
     const facts: EventFacts = {
       order: '',
       ...account,
-      total: moneyText(made.statement.balance, currency),
+      total: moneyText(totalAsked(made), currency),
       balance: moneyText(all.balance, currency),
       overdue: moneyText(overdueOf(all.open, day), currency),
       occasion,

@@ -101,6 +101,15 @@ export const lowerOpenItem = (documentId: number, amount: string) =>
     amount,
   })
 
+/** What was waived of a document without a payment, less what of it was taken back. */
+export const waivedOf = (documentId: number) =>
+  one<{ waived: string }>(
+    `select coalesce(sum(amount), 0)::text waived
+    from allocation
+    where to_document_id = $documentId and waived_on is not null`,
+    { documentId },
+  )
+
 export const clearPromise = (documentId: number) =>
   run(`update open_item set promised_on = null where document_id = $documentId`, { documentId })
 

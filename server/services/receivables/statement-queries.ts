@@ -1,9 +1,8 @@
 import type { Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { kindsOf } from '../../../core/documents/kinds'
-import type { MoneyArrived } from '../../../core/receivables/reminders'
 import type { LedgerEntry, OpenEntry } from '../../../core/receivables/statement'
-import { one, rows, run } from '../../db/connection'
+import { rows, run } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
 import { within } from '../people/brand-queries'
 import type { Principal } from '../people/principal'
@@ -140,59 +139,6 @@ export const openOn = (ids: readonly number[], until: Day) =>
     where open <> 0
     order by account_id, due_date nulls last, day, place`,
     { ids, until },
-  )
-
-/** The last reminder of each of these invoices, as it was on a day. */
-export const lastReminders = (documentIds: readonly number[], until: Day) =>
-  rows<{ documentId: number; level: number; remindedOn: Day }>(
-    `select document_id "documentId", max(level) level, max(day)::text "remindedOn"
-    from reminder
-    where document_id = any($documentIds::int[]) and day <= $until::date
-    group by document_id`,
-    { documentIds, until },
-  )
-
-/** The newest money that the bank says has come from the customers of these accounts and that is not booked yet. */
-export const moneyArrived = (accountIds: readonly number[]) =>
-  rows<MoneyArrived & { accountId: number }>(
-    `select distinct on (a.id) a.id "accountId", e.booked_on::text "day", e.amount::text amount, e.currency
-    from account a
-    join customer c on c.id = a.customer_id
-    join bank_entry e
-      on e.state in ('sure', 'unsure', 'strange', 'to book') and e.amount > 0
-      and ((e.proposal ->> 'customerId')::int = c.id or lower(e.name) = lower(c.name))
-    where a.id = any($accountIds::int[])
-    order by a.id, e.booked_on desc, e.id desc`,
-    { accountIds },
-  )
-
-/** The reminder of an account that waits to be sent. */
-export const reminderWaiting = (accountId: number) =>
-  one<{ day: Day }>(
-    `select order_date::text "day"
-    from prepared_document
-    where source_id = $accountId and kind = 'payment reminder' and state = 'prepared'
-    limit 1`,
-    { accountId },
-  )
-
-/** The newest reminder of each of these accounts that was not sent yet. */
-export const remindersWaiting = (ids: readonly number[]) =>
-  rows<{ id: number; day: Day; state: string }>(
-    `select distinct on (source_id) source_id id, order_date::text "day", state
-    from prepared_document
-    where source_id = any($ids::int[]) and kind = 'payment reminder' and state in ('prepared', 'due', 'put back')
-    order by source_id, id desc`,
-    { ids },
-  )
-
-/** A letter that was voided reminded of nothing. */
-export const forgetVoided = (accountId: number) =>
-  run(
-    `delete from reminder r
-    using document d, document_void v
-    where d.id = r.reminder_id and d.source_id = $accountId and v.document_id = d.id`,
-    { accountId },
   )
 
 /** Which statement is meant of an account whose statement was put back, the newest first. */

@@ -1,14 +1,16 @@
-import { idParam } from '../../../http/checks'
+import { idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { copyToWrite } from '../../../services/line/copy'
+import { copyToWrite, type CopyPurpose } from '../../../services/line/copy'
+import { copyPurpose } from '../copy.check'
 
 /** A copy of a document as it would go: its email to be written, and the customer's people. */
-export default route<{ id: number }>(
+export default route<{ id: number }, { purpose: CopyPurpose }>(
   {
     role: 'clerk',
     brands: 'own',
     of: ({ params }) => ({ documents: [params.id] }),
     params: idParam,
+    query: Joi.object({ purpose: copyPurpose }).unknown(),
   },
-  ({ params, user }) => copyToWrite(params.id, user),
+  ({ params, query, user }) => copyToWrite(params.id, query.purpose, user),
 )

@@ -1,11 +1,19 @@
 import type { OwnEmail } from '../../../../core/emailtexts/own-email'
 import { idParam, Joi, text } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { sendCopy } from '../../../services/line/copy'
+import { sendCopy, type CopyPurpose } from '../../../services/line/copy'
 import { ownEmail } from '../../prepared/own-email.check'
+import { copyPurpose } from '../copy.check'
+
+interface Body {
+  address: string
+  purpose: CopyPurpose
+  again: boolean
+  own: OwnEmail | null
+}
 
 /** Sends the stored PDF once more, to one address; null is what the house says with a copy. */
-export default route<{ id: number }, object, { address: string; again: boolean; own: OwnEmail | null }>(
+export default route<{ id: number }, object, Body>(
   {
     role: 'clerk',
     brands: 'own',
@@ -13,6 +21,7 @@ export default route<{ id: number }, object, { address: string; again: boolean; 
     params: idParam,
     body: Joi.object({
       address: text(320).required(),
+      purpose: copyPurpose,
       again: Joi.boolean().default(false),
       own: ownEmail.allow(null).default(null),
     }),

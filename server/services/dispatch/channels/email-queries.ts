@@ -24,6 +24,8 @@ export interface EmailToSend {
   toRole: ContactRole
   toAddresses: string[] | null
   ownEmail: OwnEmail | null
+  /** What it says is still open of its invoice, where it reminds of that. */
+  unpaid: string | null
   copyTo: string[]
   customerName: string
   kind: DocumentKind
@@ -71,7 +73,8 @@ export interface FileKept {
 export const emailsToSend = (ids: readonly number[]) =>
   rows<EmailToSend>(
     `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
-      m.to_addresses "toAddresses", m.own_email "ownEmail", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
+      m.to_addresses "toAddresses", m.own_email "ownEmail", m.unpaid::text unpaid, m.copy_to "copyTo",
+      m.customer_name "customerName", d.kind,
       d.id "documentId", dd.documents, coalesce(m.own_email -> 'subject', n.subject) subject,
       coalesce(m.own_email -> 'text', n.text) text, b.id "brandId", b.name "brandName",
       ${senderColumns}, sender.mail_account_id "mailAccountId",
@@ -118,7 +121,10 @@ export const enclosedDocuments = (dispatchId: number, documentId: number) =>
     { dispatchId, documentId },
   )
 
-/** Items of reminders on which something was booked since their letter, by email; a copy asks for nothing. */
+/**
+ * What reminders ask for and on which something was booked since: the items of letters, and invoices that were sent
+ * again. By email; a copy of a letter asks for nothing.
+ */
 export const overtakenReminders = (ids: readonly number[]) =>
   rows<{ id: number; numbers: string[] }>(
     `select m.id, array_agg(item ->> 'number' order by o.document_id) numbers
@@ -128,7 +134,13 @@ export const overtakenReminders = (ids: readonly number[]) =>
     cross join jsonb_array_elements(d.paper #> '{exact,reminder,items}') item
     join open_item o on o.document_id = (item ->> 'documentId')::int
     where m.id = any($ids::int[]) and not m.is_copy and o.open <> (item ->> 'open')::numeric
-    group by m.id`,
+    group by m.id
+    union all
+    select m.id, array[m.number]
+    from dispatch m
+    join dispatch_document dd on dd.dispatch_id = m.id
+    join open_item o on o.document_id = dd.document_id
+    where m.id = any($ids::int[]) and o.open <> m.unpaid`,
     { ids },
   )
 

@@ -156,8 +156,8 @@ function whyHeld({ missing, overtaken }: Outgoing): string {
     return `A copy of ${missing.join(', ')} should go along, and its PDF is not there yet. Send it again in a moment.`
   if (overtaken.length > 0)
     return (
-      `Something was booked on ${overtaken.join(', ')} since this reminder was issued: it would ask for too much. ` +
-      'Void it; the next one asks for what is still open.'
+      `Something was booked on ${overtaken.join(', ')} since this reminder was written: it would ask for too much. ` +
+      'Void it, or take it out; the next one asks for what is still open.'
     )
   return ''
 }
@@ -207,6 +207,7 @@ const letterOf = (email: EmailToSend, recipients: Recipient[], others: readonly 
   others: others.map((other) => other.paper),
   note: { subject: email.subject, text: email.text },
   paper: email.paper,
+  unpaid: email.unpaid,
   customerName: email.customerName,
   recipients,
   brand: {

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { t } from '../../words'
+import Ask from '../frame/Ask.vue'
+import DateField from '../fields/DateField.vue'
+import FormField from '../fields/FormField.vue'
+import { attempt } from '../../composables/api'
+import { houseToday } from '../../composables/format'
+import { fetchDefaults } from '../../calls/customers'
+import { countryName, countryNames, countryOf } from '../../../core/countries'
+import { sortRates, type InterestRate } from '../../../core/receivables/interest'
+
+/** What late payment costs a year: for everybody, a group or a country, each from a day on. */
+const props = defineProps<{ rates: readonly InterestRate[]; disabled: boolean }>()
+const emit = defineEmits<{ keep: [rates: InterestRate[]]; leave: [] }>()
+
+const lines = ref(props.rates.map((one) => ({ ...one, country: one.country && countryName(one.country) })))
+const add = () => lines.value.push({ group: '', country: '', from: houseToday(), percent: '' })
+if (lines.value.length === 0) add()
+const groups = shallowRef<string[]>([])
+onMounted(() =>
+  attempt(async () => {
+    groups.value = (await fetchDefaults()).groups.map(({ name }) => name)
+  }),
+)
+
+const asked = ref(false)
+const percentOf = (text: string) => text.trim().replace(',', '.')
+const percentWrong = ({ percent }: InterestRate) =>
+  asked.value && !/^\d{1,2}(\.\d{1,3})?$/.test(percentOf(percent)) ? t('company.percentLike') : ''
+const countryWrong = ({ country }: InterestRate) =>
+  asked.value && country.trim() && !countryOf(country) ? t('company.noSuchCountry') : ''
+const same = (a: InterestRate, b: InterestRate) =>
+  a.group === b.group && a.country === b.country && a.from === b.from
+const twice = computed(() =>
+  lines.value.some((one, place) => lines.value.some((other, at) => at < place && same(one, other))),
+)
+function keep() {
+  asked.value = true
+  if (lines.value.some((one) => percentWrong(one) || countryWrong(one) || !one.from) || twice.value) return
+  const rates = lines.value.map((one) => ({
+    group: one.group.trim(),
+    country: one.country.trim() ? countryOf(one.country)! : '',
+    from: one.from,
+    percent: percentOf(one.percent),
+  }))
+  emit('keep', sortRates(rates))
+}
+</script>
+
+<template>
+  <Ask
+    :model-value="true"
+    :title="t('company.interestForLatePayment')"
+    :go="t('common.save')"
+    :disabled="disabled"
+    wide
+    @update:model-value="emit('leave')"
+    @go="keep"
+  >
+    <p>{{ t('company.interestHelp') }}</p>
+    <ul class="rates">
+      <li v-for="(one, place) in lines" :key="place">
+        <FormField
+          v-model="one.percent"
+          :label="t('company.percentAYear')"
+          :wrong="percentWrong(one)"
+          :disabled="disabled"
+          inputmode="decimal"
+          data-test="rate-percent"
+        />
+        <DateField v-model="one.from" :label="t('company.from')" :disabled="disabled" />
+        <FormField
+          v-model="one.group"
+          :label="t('company.ofTheGroup')"
+          :placeholder="t('company.everybody')"
+          :suggest="groups"
+          :disabled="disabled"
+        />
+        <FormField
+          v-model="one.country"
+          :label="t('common.country')"
+          :placeholder="t('company.anyCountry')"
+          :suggest="countryNames"
+          :wrong="countryWrong(one)"
+          :disabled="disabled"
+        />
+        <button v-if="!disabled" type="button" class="word" @click="lines.splice(place, 1)">
+          {{ t('company.takeAway') }}
+        </button>
+      </li>
+    </ul>
+    <p v-if="asked && twice" class="notice stuck" role="alert">{{ t('company.rateTwice') }}</p>
+    <button v-if="!disabled" type="button" class="word" data-test="add-interest-rate" @click="add">
+      {{ t('company.oneMoreRate') }}
+    </button>
+  </Ask>
+</template>
+
+<style scoped>
+.rates {
+  list-style: none;
+  margin: 10px 0;
+  padding: 0;
+}
+.rates li {
+  display: grid;
+  grid-template-columns: 100px 160px 1fr 1fr auto;
+  align-items: start;
+  gap: 10px;
+  padding: 4px 0;
+}
+.word {
+  align-self: end;
+}
+</style>
