@@ -16,7 +16,7 @@ import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
 import { registerSources } from '../server/services/sources'
 import { dearDocuments } from './second-look'
-import { stateAccounts } from './statements'
+import { costlyReminders, stateAccounts } from './statements'
 
 /*
  * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services
@@ -63,8 +63,9 @@ if (await one('select 1 as one from company')) {
   const size = process.env.CLOTHESPIN_DEMO_SIZE === 'test' ? testSize : fullSize
   const putBack = clock.use(() => new Date(now.getTime() - (size.days + 1) * 86_400_000))
   const house = await loadHouse()
+  if (size === fullSize) await costlyReminders()
   if (size === fullSize) await wishForLinks(`http://127.0.0.1:${process.env.PORT ?? 4310}`)
-  await livePast(stories(house, size), now, size.days, zone)
+  await livePast(stories(house, size), { now, days: size.days, zone, reminds: size === fullSize })
   putBack()
   if (size === fullSize) {
     await openNewest()

@@ -15,6 +15,7 @@ import { setStatus } from '../server/services/orders/status'
 import { addRoutines } from './routines'
 import { today } from './today'
 import { livePayments } from './payments'
+import { remindOfLate, reminderDays } from './statements'
 import type { Story } from './orders'
 import { inTheNameOf } from '../server/services/people/principal'
 
@@ -25,7 +26,10 @@ const clerk = 'Col Varley'
  * Lives through the days before today: orders come in and move on, the routine writes its invoices, the mail
  * goes.
  */
-export async function livePast(all: readonly Story[], now: Date, days: number, zone: string): Promise<void> {
+export async function livePast(
+  all: readonly Story[],
+  { now, days, zone, reminds }: { now: Date; days: number; zone: string; reminds: boolean },
+): Promise<void> {
   const day = (daysAgo: number): Day => addDays(dayInZone(now, zone), -daysAgo)
   let time = now
   const putClockBack = clock.use(() => time)
@@ -69,6 +73,11 @@ export async function livePast(all: readonly Story[], now: Date, days: number, z
       await setStatus(leaving, 'Shipped', inTheNameOf(clerk))
       await settle()
       await postPaper(daysAgo)
+    }
+    if (reminds && reminderDays.includes(daysAgo)) {
+      at(daysAgo, 15)
+      await remindOfLate(day(daysAgo))
+      await settle()
     }
   }
   await runner.stop()

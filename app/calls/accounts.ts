@@ -6,6 +6,10 @@ export const fetchAccount = (id: number) => api.get('/api/accounts/{id}', { path
 export const fetchMoneyFigures = (query: QueryOf<'/api/accounts/figures', 'get'>) =>
   api.get('/api/accounts/figures', { query })
 
+/** Which accounts have a reminder due today, and at which level. */
+export const fetchLevelsDue = (body: BodyOf<'/api/accounts/levels', 'post'>) =>
+  api.post('/api/accounts/levels', { body })
+
 export const fetchAccountChoices = () => api.get('/api/accounts/choices')
 
 export const fetchTakenOver = () => api.get('/api/open-items/taken-over')

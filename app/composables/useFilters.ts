@@ -18,5 +18,5 @@ export function useFilters<Names extends string>(defaults: Record<Names, string>
       query[name] = value === defaults[name] ? undefined : value
     void router.replace({ query })
   }
-  return { filters, set }
+  return { filters, set, standard: defaults }
 }

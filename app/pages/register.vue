@@ -5,6 +5,7 @@ import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
 import NewInvoice from '../components/drafts/NewInvoice.vue'
 import RegisterFilters from '../components/register/RegisterFilters.vue'
+import SavedFilters from '../components/list/SavedFilters.vue'
 import SearchField from '../components/list/SearchField.vue'
 import { useSession } from '../stores/session'
 import { useFilters } from '../composables/useFilters'
@@ -25,7 +26,7 @@ import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 const session = useSession()
 const route = useRoute()
-const { filters, set } = useFilters({
+const { filters, set, standard } = useFilters({
   search: '',
   state: '',
   kind: '',
@@ -35,6 +36,8 @@ const { filters, set } = useFilters({
   sort: 'issued',
   down: 'yes',
 })
+/** What a saved filter keeps. */
+const narrowing = ['search', 'state', 'kind', 'brand', 'from', 'to'] as const
 const matched = computed(() => ({
   search: filters.value.search,
   state: filters.value.state,
@@ -160,6 +163,13 @@ const columns: ListColumn[] = [
         <div class="bar">
           <h1 class="title">{{ t('common.register') }}</h1>
           <RegisterFilters :filters="filters" @set="set($event)" />
+          <SavedFilters
+            page="register"
+            :filters="filters"
+            :standard="standard"
+            :names="narrowing"
+            @set="set($event)"
+          />
           <SearchField
             class="push"
             :value="filters.search"

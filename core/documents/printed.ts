@@ -1,5 +1,5 @@
 import { countryName } from '../countries'
-import { Decimal } from '../money/decimal'
+import { Decimal, type Currency, type DecimalText } from '../money/decimal'
 import { inHomeCurrency } from '../money/exchange'
 import { formatMoney, formatRate, localeOf, formatPercent, type Language } from '../money/format'
 import type { Totals } from '../money/totals'
@@ -112,16 +112,7 @@ export function payment(input: PaperInput, toPay: string, due: Day): PaperPaymen
   const reference = creditorReference(number)
   const early = earlyPayment(input.date, toPay, order.currency, customer.terms)
   const account = accountFor(brand.banks, order.currency)
-  const code =
-    account &&
-    paymentCode({
-      beneficiary: brand.legalName,
-      iban: account.iban,
-      bic: account.bic,
-      currency: order.currency,
-      amount: toPay,
-      reference,
-    })
+  const code = codeToPay(brand, account, { currency: order.currency, amount: toPay, reference })
   return {
     title: words.payTitle(money(toPay), formatDay(due, language)),
     lines: [
@@ -151,6 +142,16 @@ export function payment(input: PaperInput, toPay: string, due: Day): PaperPaymen
     codeCaption: code ? words.scan : '',
   }
 }
+
+/** The code by which a banking app fills a transfer; undefined where there is none for it. */
+export const codeToPay = (
+  brand: Pick<BrandFacts, 'legalName'>,
+  account: BankAccount | null,
+  asked: { currency: Currency; amount: DecimalText; reference: string },
+): string | undefined =>
+  account === null
+    ? undefined
+    : paymentCode({ beneficiary: brand.legalName, iban: account.iban, bic: account.bic, ...asked })
 
 /**
  * The block behind the window: name, attention, lines, and the country where it is not the sender's, in

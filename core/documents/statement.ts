@@ -1,5 +1,5 @@
 import { Refusal } from '../errors'
-import { Decimal, moneyText, sum, type DecimalText } from '../money/decimal'
+import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
 import { formatMoney, type Language } from '../money/format'
 import { daysLate } from '../receivables/ageing'
 import { askedWith, type ReminderCharges } from '../receivables/reminders'
@@ -8,16 +8,16 @@ import {
   type EntryKind,
   type LedgerEntry,
   type OpenEntry,
-  type Statement,
   type StatementFacts,
 } from '../receivables/statement'
-import { accountFor, accountWords } from './bank'
+import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
 import { exactStatement } from './exact'
 import { type PaperInput } from './from-order'
 import { kindFacts, type DocumentKind } from './kinds'
-import type { Paper, PaperFact, PaperLine } from './paper'
-import { addressLines, printedBrand, textsOf } from './printed'
+import type { Paper, PaperFact, PaperLine, PaperPayment } from './paper'
+import { creditorReference, formatReference } from './payment-code'
+import { addressLines, codeToPay, printedBrand, textsOf } from './printed'
 import { statementWords, type StatementWordList } from './statement-words'
 import { paperWords } from './words'
 
@@ -44,6 +44,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
   const balance = new Decimal(askedWith(statement.closing, charges))
   const charged = moneyText(balance, currency)
   const account = accountFor(brand.banks, currency)
+  const due = Decimal.min(charges ? charged : statement.overdue, charged)
   const isActivity = period.form === 'activity'
   const printed: PaperFact[] = [
     { key: 'date', label: words.date, value: formatDay(date, language) },
@@ -95,20 +96,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
           ...(charges ? chargeSums(charges, statement.closing, money, say.day, own) : []),
         ],
     toPay: { label: `${label}, ${currency}`, amount: money(balance.abs().toString()) },
-    payment:
-      balance.gt(0) && account
-        ? {
-            title: payTitle(
-              { overdue: charges ? charged : statement.overdue, closing: charged },
-              (amount) => `${money(amount)}\u00A0${currency}`,
-              own,
-            ),
-            lines: [`${words.payTo(brand.legalName)}, ${accountWords(account)}`, own.nameUs(customer.number)],
-            reference: '',
-            code: null,
-            codeCaption: '',
-          }
-        : null,
+    payment: balance.gt(0) && account ? paymentOf(input, account, { due, charged, currency }) : null,
     ageing: [
       ...statement.ageing.map(({ step, sum }) => ({ label: own.ageing[step], amount: money(sum) })),
       ...(new Decimal(statement.favour).isZero()
@@ -155,14 +143,32 @@ const chargeSums = (
     .filter(({ amount }) => !new Decimal(amount).isZero())
     .map(({ label, amount }) => ({ label, amount: money(amount), strong: false }))
 
-/** What is past due is asked for at once; what is not, as it falls due. */
-function payTitle(
-  { overdue, closing }: Pick<Statement, 'overdue' | 'closing'>,
-  money: (amount: DecimalText) => string,
-  own: StatementWordList,
-): string {
-  const late = Decimal.min(overdue, closing)
-  return late.gt(0) ? own.payOverdue(money(late.toString())) : own.payAsDue(money(closing))
+/**
+ * How it is paid: what is past due is asked for at once, with a code over just that; what is not, as it falls due.
+ * The reference is the letter's own number, by which a payment of several items is known.
+ */
+function paymentOf(
+  { brand, customer, language, number }: PaperInput,
+  account: BankAccount,
+  { due, charged, currency }: { due: Decimal; charged: DecimalText; currency: Currency },
+): PaperPayment {
+  const words = paperWords[language]
+  const own = statementWords[language]
+  const money = (amount: DecimalText) => `${formatMoney(amount, currency, language)}\u00A0${currency}`
+  const reference = creditorReference(number)
+  const asked = { currency, amount: due.toString(), reference }
+  const code = due.gt(0) ? codeToPay(brand, account, asked) : undefined
+  return {
+    title: due.gt(0) ? own.payOverdue(money(due.toString())) : own.payAsDue(money(charged)),
+    lines: [
+      `${words.payTo(brand.legalName)}, ${accountWords(account)}`,
+      words.payReference(formatReference(reference)),
+      own.nameUs(customer.number),
+    ],
+    reference,
+    code: code ?? null,
+    codeCaption: code ? words.scan : '',
+  }
 }
 
 /** How bookings are said in the statement's language. */

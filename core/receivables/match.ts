@@ -123,10 +123,16 @@ export function matchEntry(
   )
 }
 
+/** A letter that is paid may list many. */
+const someOf = (numbers: readonly string[], most = 5) =>
+  numbers.length > most + 1
+    ? `${numbers.slice(0, most).join(', ')} and ${numbers.length - most} more`
+    : numbers.join(', ')
+
 function byNumber(entry: BankEntry, owed: readonly Candidate[], limits: MatchLimits): Match {
   const customers = new Set(owed.map((item) => item.customerId))
   const first = owed[0]!
-  const numbers = owed.map((item) => item.number).join(', ')
+  const numbers = someOf(owed.map((item) => item.number))
   const settlements = settlementsOf(entry, customers.size > 1 ? [first] : owed, limits)
   const match = (certainty: Certainty, reason: string): Match => ({
     certainty,

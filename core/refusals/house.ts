@@ -81,6 +81,8 @@ export const house = {
   'same-name/branch': '{brand} has a branch “{name}” already.',
   'same-name/mail-account': 'There is already a mail account “{name}”.',
   'same-name/standing-text': 'There is already a text called “{name}”.',
+  'filter-there':
+    'There is a filter “{name}” already, kept by {by}. Keep this one in its place, or give another name.',
   'sender-there': 'These emails have a sender already. Open that one.',
   'series-exists': 'There is a series for that already.',
   'series-used': 'It has numbered documents already; they stay in the number register under it.',

@@ -32,8 +32,8 @@ export const receivables = {
   'nothing-open/refund': 'Nothing is to be refunded on {item}.',
   'nothing-settled': 'Nothing would be booked on {item}. Give an amount over zero, or leave it out.',
   'nothing-sure': 'None of these waits to be booked any more. Look again.',
-  'not-to-remind/nothing open': 'Nothing is open on {number} any more, so there is nothing to remind of.',
-  'not-to-remind/not late': '{number} is due on {day}: it is not late yet.',
+  'not-to-remind/nothing-open': 'Nothing is open on {number} any more, so there is nothing to remind of.',
+  'not-to-remind/not-late': '{number} is due on {day}: it is not late yet.',
   'not-to-remind/disputed':
     '{number} is disputed: “{dispute}”. Settle that first, or take the mark away in Accounts.',
   'not-to-remind/promised':

@@ -1499,6 +1499,18 @@ create table booked_interest (
 );
 create index booked_interest_reminder_id_idx on booked_interest (reminder_id);
 
+-- What lists are narrowed to, kept by a name for everybody at the desk.
+create table saved_filter (
+  id integer primary key generated always as identity,
+  -- the list: the name of its page
+  page text not null,
+  name text not null,
+  filters jsonb not null,
+  made_at timestamptz not null,
+  made_by text not null,
+  unique (page, name)
+);
+
 -- A statement of the bank that was read.
 create table bank_file (
   id integer primary key generated always as identity,

@@ -2,11 +2,13 @@ import { createHash } from 'node:crypto'
 import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
 import { addDays } from '../../core/documents/days'
 import type { Paper } from '../../core/documents/paper'
+import type { BankEntry } from '../../core/receivables/bank-statement'
 import { starterReminders, type ReminderRule } from '../../core/receivables/reminders'
 import { clock } from '../../server/clock'
 import { inTransaction, one, rows, run } from '../../server/db/connection'
 import { voidDocument } from '../../server/services/documents/void'
 import { changeHouse } from '../../server/services/house/settings'
+import { Matcher } from '../../server/services/receivables/bank-match'
 import { copyToWrite, sendCopy } from '../../server/services/line/copy'
 import { account, markItem } from '../../server/services/receivables/accounts'
 import { prepareStatements } from '../../server/services/receivables/statements'
@@ -34,8 +36,8 @@ const openOf = async (customer: string) =>
   (await account(house.customer(customer).id)).items.map(({ kind, amount, open }) => ({ kind, amount, open }))
 async function letterOf(customer: string) {
   const made = await prepareReminder(house, customer)
-  const { outcome, documentId } = await issuePrepared(made.preparedId!)
-  expect(outcome).toBe('issued')
+  const { outcome, documentId, reason } = await issuePrepared(made.preparedId!)
+  expect(outcome, reason).toBe('issued')
   const { paper } = (await one<{ paper: Paper }>('select paper from document where id = $1', [documentId]))!
   return { id: documentId!, paper }
 }
@@ -186,6 +188,28 @@ describe('the invoice once more, because it is not paid', () => {
     await payInvoice(house, '10417', { documentId: id, amount: '612.54' })
     await expect(remindOf(id)).rejects.toThrow('Nothing is open on')
   })
+})
+
+test('a payment that names the letter is held against what it lists', async () => {
+  await run(`update company set small_difference = '0'`)
+  const numbers = [await lateInvoice(house, '10418', 25), await lateInvoice(house, '10418', 24)]
+  const { paper } = await letterOf('10418')
+  expect(paper.payment!.code).toContain(`EUR${paper.toPay.amount.replace(',', '')}`)
+  const entry = (change: Partial<BankEntry>): BankEntry => ({
+    key: 'k',
+    bookedOn: today(),
+    amount: paper.amounts.toPay,
+    currency: 'EUR',
+    name: 'Whoever pays',
+    iban: '',
+    text: '',
+    reference: paper.payment!.reference,
+    ...change,
+  })
+  const [exact, less] = await new Matcher().match([entry({}), entry({ key: 'l', amount: '700.00' })])
+  expect(exact).toMatchObject({ certainty: 'sure', customerId: house.customer('10418').id })
+  expect(exact!.settlements.length).toBeGreaterThanOrEqual(numbers.length + 1)
+  expect(less!.certainty).not.toBe('sure')
 })
 
 // last: it goes on a month

@@ -5,16 +5,26 @@ import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import { attempt } from '../../composables/api'
 import { plural } from '../../composables/format'
+import { useSession } from '../../stores/session'
 import { fetchAccountChoices } from '../../calls/accounts'
 
 /** What accounts are narrowed by beyond what they owe: a word of the page's sentence that opens a panel. */
 export type Narrow = Record<
-  'group' | 'salesperson' | 'country' | 'overdueOver' | 'balanceOver' | 'lateOver',
+  | 'group'
+  | 'salesperson'
+  | 'country'
+  | 'overdueOver'
+  | 'balanceOver'
+  | 'lateOver'
+  | 'brand'
+  | 'notStatedFor'
+  | 'notRemindedFor',
   string
 >
 const props = defineProps<{ value: Narrow }>()
 const emit = defineEmits<{ set: [change: Partial<Narrow>] }>()
 
+const { brands } = useSession().house!
 const choices = shallowRef<Awaited<ReturnType<typeof fetchAccountChoices>>>()
 onMounted(() =>
   attempt(async () => {
@@ -27,13 +37,17 @@ const any = (values: readonly string[] = []) => [
 ]
 const words = computed(() => {
   const { group, salesperson, country, overdueOver, balanceOver, lateOver } = props.value
+  const { brand, notStatedFor, notRemindedFor } = props.value
   const said = [
+    brands.find((one) => one.code === brand)?.name,
     group,
     salesperson,
     country,
     overdueOver && t('accounts.overdueOverSum', { sum: overdueOver }),
     balanceOver && t('accounts.owingOverSum', { sum: balanceOver }),
     lateOver && t('accounts.lateOverDays', { days: plural(Number(lateOver), 'day') }),
+    notStatedFor && t('accounts.notStatedFor', { days: plural(Number(notStatedFor), 'day') }),
+    notRemindedFor && t('accounts.notRemindedFor', { days: plural(Number(notRemindedFor), 'day') }),
   ].filter(Boolean)
   return said.join(', ') || t('accounts.anyOfThem')
 })
@@ -42,8 +56,8 @@ const isSum = (text: string) => /^\d{1,10}([.,]\d{1,2})?$/.test(text)
 const takeSum = (name: 'overdueOver' | 'balanceOver', text: string) => {
   if (text === '' || isSum(text)) emit('set', { [name]: text.replace(',', '.') })
 }
-const takeDays = (text: string) => {
-  if (/^\d{0,4}$/.test(text)) emit('set', { lateOver: text })
+const takeDays = (name: 'lateOver' | 'notStatedFor' | 'notRemindedFor', text: string) => {
+  if (/^\d{0,4}$/.test(text)) emit('set', { [name]: text })
 }
 </script>
 
@@ -86,7 +100,29 @@ const takeDays = (text: string) => {
         :model-value="value.lateOver"
         :label="t('accounts.lateForMoreThanDays')"
         inputmode="numeric"
-        @update:model-value="takeDays($event)"
+        @update:model-value="takeDays('lateOver', $event)"
+      />
+      <FormField
+        :model-value="value.notStatedFor"
+        :label="t('accounts.noStatementForDays')"
+        inputmode="numeric"
+        @update:model-value="takeDays('notStatedFor', $event)"
+      />
+      <FormField
+        :model-value="value.notRemindedFor"
+        :label="t('accounts.noReminderForDays')"
+        inputmode="numeric"
+        @update:model-value="takeDays('notRemindedFor', $event)"
+      />
+      <SelectField
+        v-if="brands.length > 1"
+        :model-value="value.brand"
+        :label="t('common.brand')"
+        :choices="[
+          { value: '', words: t('accounts.any') },
+          ...brands.map((one) => ({ value: one.code, words: one.name })),
+        ]"
+        @update:model-value="emit('set', { brand: $event })"
       />
     </div>
   </WordPanel>

@@ -4,14 +4,13 @@ import { t } from '../../words'
 import AccountNarrow from '../../components/accounts/AccountNarrow.vue'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import AccountSheet from '../../components/accounts/AccountSheet.vue'
+import AccountsFoot from '../../components/accounts/AccountsFoot.vue'
 import AgeingStrip from '../../components/accounts/AgeingStrip.vue'
-import StatementDialog from '../../components/accounts/StatementDialog.vue'
-import StatementRun from '../../components/accounts/StatementRun.vue'
-import StatementRuns from '../../components/accounts/StatementRuns.vue'
-import Ask from '../../components/frame/Ask.vue'
 import ListPane from '../../components/list/ListPane.vue'
+import SavedFilters from '../../components/list/SavedFilters.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
+import { useLevelsDue } from '../../components/accounts/use-levels-due'
 import { useFilters } from '../../composables/useFilters'
 import { useList } from '../../composables/useList'
 import { usePicks } from '../../composables/usePicks'
@@ -19,14 +18,14 @@ import { startStatements } from '../../calls/statements'
 import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useSession } from '../../stores/session'
-import { houseToday, money, plural, shortDay } from '../../composables/format'
+import { money, shortDay } from '../../composables/format'
 import type { StatementPeriod } from '../../../core/receivables/statement'
 import type { AccountRow, Ageing } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 /** Who owes what: customers with something open, by age, most overdue first; the account in hand at the right. */
-const { filters, set } = useFilters({
+const { filters, set, standard } = useFilters({
   search: '',
   only: '',
   sort: 'overdue',
@@ -38,23 +37,43 @@ const { filters, set } = useFilters({
   overdueOver: '',
   balanceOver: '',
   lateOver: '',
+  brand: '',
+  notStatedFor: '',
+  notRemindedFor: '',
   customer: '',
   /** The payment that somebody came for. */
   payment: '',
 })
+/** What a saved filter keeps. */
+const narrowing = [
+  'search',
+  'only',
+  'group',
+  'salesperson',
+  'country',
+  'overdueOver',
+  'balanceOver',
+  'lateOver',
+  'brand',
+  'notStatedFor',
+  'notRemindedFor',
+] as const
 interface AccountPage extends PageOf<AccountRow> {
   matching: number
   sums: { currency: string; balance: string }[]
 }
 /** What the list is narrowed by, as far as anything is said. */
-const matching = computed(() => {
-  const { search, only, group, salesperson, country, overdueOver, balanceOver, lateOver } = filters.value
-  return Object.fromEntries(
-    Object.entries({ search, only, group, salesperson, country, overdueOver, balanceOver, lateOver }).filter(
-      ([, value]) => value !== '',
-    ),
+const matching = computed(() =>
+  Object.fromEntries(
+    narrowing.flatMap((name) => (filters.value[name] === '' ? [] : [[name, filters.value[name]]])),
+  ),
+)
+/** Days are numbers where a run is told what matches. */
+const asNumbers = (said: Record<string, string>) =>
+  Object.fromEntries(
+    Object.entries(said).map(([name, value]) => [name, isDays(name) ? Number(value) : value]),
   )
-})
+const isDays = (name: string) => ['lateOver', 'notStatedFor', 'notRemindedFor'].includes(name)
 const list = useList<AccountRow, AccountPage>((place) =>
   api.get('/api/accounts', {
     query: {
@@ -100,38 +119,27 @@ useLive(
   400,
 )
 
+const { levelOf } = useLevelsDue(list.rows)
+const lastSent = ({ stated, reminded }: AccountRow) =>
+  [
+    stated ? t('accounts.lastStatement', { day: shortDay(stated) }) : '',
+    reminded ? t('accounts.lastReminder', { day: shortDay(reminded) }) : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 const session = useSession()
 const picks = usePicks(list.rows)
-/** Which statements are asked for: of those picked, or else of all that match. */
-const stating = ref(false)
-const reminding = ref(false)
-const running = ref<number | null>(null)
-const report = computed({
-  get: () => running.value !== null,
-  set: (open) => {
-    if (!open) running.value = null
-  },
-})
-const count = computed(() => picks.chosen.value.length || (list.extra.value?.matching ?? 0))
-const sums = computed(() =>
-  (list.extra.value?.sums ?? []).map((one) => money(one.balance, one.currency)).join(', '),
-)
-async function start(period: StatementPeriod) {
+/** Statements or reminders of those picked, or else of all that match. @returns the run */
+async function start(period: StatementPeriod): Promise<number> {
   const these = picks.chosen.value.map(({ customerId, currency }) => ({ customerId, currency }))
-  const lateOver = Number(filters.value.lateOver) || undefined
   const { id } = await startStatements(
     these.length > 0
-      ? { period, these }
-      : { period, matching: { ...matching.value, ...(lateOver ? { lateOver } : {}) } },
+      ? { period, these, ...(filters.value.brand ? { brand: filters.value.brand } : {}) }
+      : { period, matching: asNumbers(matching.value) },
   )
   picks.clear()
-  running.value = id
+  return id
 }
-const remindAll = () =>
-  attempt(async () => {
-    await start({ form: 'reminder', until: houseToday() })
-    reminding.value = false
-  })
 
 const choices = [
   { value: '', words: t('accounts.allWithSomethingOpen') },
@@ -170,6 +178,13 @@ const open = (id: number) =>
                   @pick="set({ only: $event })" /></template></I18nT
             >, <AccountNarrow :value="filters" @set="set($event)"
           /></span>
+          <SavedFilters
+            page="accounts"
+            :filters="filters"
+            :standard="standard"
+            :names="narrowing"
+            @set="set($event)"
+          />
           <SearchField
             class="push"
             :value="filters.search"
@@ -196,12 +211,13 @@ const open = (id: number) =>
           @open="open"
         >
           <template #row="{ row: one }">
-            <span
-              class="name cut"
-              :title="one.stated ? t('accounts.lastStatement', { day: shortDay(one.stated) }) : ''"
+            <span class="name cut" :title="lastSent(one)"
               >{{ one.name
               }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{
                 one.currency
+              }}</span
+              ><span v-if="levelOf(one)" class="tag wait" :title="t('accounts.levelDueHelp')">{{
+                t('accounts.levelDue', { level: levelOf(one) })
               }}</span
               ><span v-if="one.disputed" class="tag wait">{{ t('accounts.disputed') }}</span
               ><span v-if="one.promised" class="tag wait">{{ t('accounts.promised') }}</span></span
@@ -222,37 +238,7 @@ const open = (id: number) =>
             </div></template
           >
         </ListPane>
-        <footer class="foot-bar">
-          <strong v-if="picks.chosen.value.length">{{
-            t('common.countPicked', { count: picks.chosen.value.length })
-          }}</strong><span v-else class="soft cut" data-test="account-count">{{
-            sums
-              ? t('accounts.countOwing', {
-                  accounts: plural(list.extra.value?.matching ?? 0, 'account'),
-                  sum: sums,
-                })
-              : plural(list.extra.value?.matching ?? 0, 'account')
-          }}</span
-          ><span class="push" /><StatementRuns @report="running = $event" /><VBtn
-            href="/api/accounts/csv"
-            data-test="accounts-csv"
-            >{{ t('common.saveAsCSV') }}</VBtn
-          ><VBtn v-if="session.may('clerk') && count > 0" data-test="remind-many" @click="reminding = true">{{
-            picks.chosen.value.length
-              ? t('accounts.remindCount', { count })
-              : t('accounts.remindAll', { count })
-          }}</VBtn
-          ><VBtn
-            v-if="session.may('clerk') && count > 0"
-            data-test="statements-of-many"
-            @click="stating = true"
-            >{{
-              picks.chosen.value.length
-                ? t('accounts.statementsOfCount', { count })
-                : t('accounts.statementsOfAll', { count })
-            }}</VBtn
-          >
-        </footer>
+        <AccountsFoot :picked="picks.chosen.value.length" :found="list.extra.value" :start="start" />
       </section>
       <aside class="right" :aria-label="t('accounts.theAccountInHand')">
         <AccountSheet
@@ -266,21 +252,6 @@ const open = (id: number) =>
         </div>
       </aside>
     </div>
-    <StatementDialog
-      v-if="stating"
-      v-model="stating"
-      :title="t('accounts.statementsOfAccount')"
-      :go="t('accounts.prepareCountStatements', { accounts: plural(count, 'account') })"
-      :make="start"
-    />
-    <Ask
-      v-model="reminding"
-      :title="t('accounts.reminders')"
-      :go="t('accounts.prepareCountReminders', { accounts: plural(count, 'account') })"
-      @go="remindAll"
-      ><p>{{ t('accounts.oneLetterEach') }}</p></Ask
-    >
-    <StatementRun v-if="running !== null" :id="running" :key="running" v-model="report" />
   </div>
 </template>
 

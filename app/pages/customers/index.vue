@@ -5,6 +5,7 @@ import CustomerDialog from '../../components/customers/CustomerDialog.vue'
 import CustomerSheet from '../../components/customers/CustomerSheet.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import ManyPreferences from '../../components/customers/ManyPreferences.vue'
+import SavedFilters from '../../components/list/SavedFilters.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
 import { useToasts } from '../../stores/toasts'
@@ -27,7 +28,7 @@ interface CustomerPage extends PageOf<CustomerRow> {
 }
 
 const session = useSession()
-const { filters, set } = useFilters({
+const { filters, set, standard } = useFilters({
   search: '',
   group: '',
   trouble: '',
@@ -36,6 +37,8 @@ const { filters, set } = useFilters({
   sort: 'name',
   down: 'no',
 })
+/** What a saved filter keeps. */
+const narrowing = ['search', 'group', 'trouble', 'preference'] as const
 const asked = computed(() => ({
   search: filters.value.search,
   group: filters.value.group,
@@ -129,6 +132,13 @@ useMainKey(() => {
                   :value="filters.trouble"
                   @pick="set({ trouble: $event })" /></template></I18nT
           ></span>
+          <SavedFilters
+            page="customers"
+            :filters="filters"
+            :standard="standard"
+            :names="narrowing"
+            @set="set($event)"
+          />
           <SearchField
             class="push"
             :value="filters.search"

@@ -3,6 +3,7 @@ import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import AmountPicker from '../../components/list/AmountPicker.vue'
 import ListPane from '../../components/list/ListPane.vue'
+import SavedFilters from '../../components/list/SavedFilters.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import StatusDialog from '../../components/orders/StatusDialog.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
@@ -29,7 +30,7 @@ interface OrderPage extends PageOf<OrderRow> {
 }
 
 const session = useSession()
-const { filters, set } = useFilters({
+const { filters, set, standard } = useFilters({
   search: '',
   status: '',
   brand: '',
@@ -39,6 +40,8 @@ const { filters, set } = useFilters({
   sort: 'date',
   down: 'yes',
 })
+/** What a saved filter keeps. */
+const narrowing = ['search', 'status', 'brand', 'over', 'without', 'from'] as const
 const statuses = computed(() => filters.value.status.split(',').filter(Boolean))
 const list = useList<OrderRow, OrderPage>((place) =>
   api.get('/api/orders', {
@@ -169,6 +172,13 @@ const columns: ListColumn[] = [
                   :value="filters.from"
                   @pick="set({ from: $event })" /></template></I18nT
           ></span>
+          <SavedFilters
+            page="orders"
+            :filters="filters"
+            :standard="standard"
+            :names="narrowing"
+            @set="set($event)"
+          />
           <SearchField
             class="push"
             :value="filters.search"

@@ -9,6 +9,9 @@ export const accountFilter = {
   salesperson: name(200),
   overdueOver: decimal,
   balanceOver: decimal,
+  brand: name(20),
+  notStatedFor: Joi.number().integer().min(0).max(3650),
+  notRemindedFor: Joi.number().integer().min(0).max(3650),
   lateOver: Joi.number().integer().min(0).max(3650),
 }
 

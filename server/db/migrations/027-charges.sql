@@ -1,4 +1,5 @@
--- Interest and fees of reminders, invoices sent again because they are not paid, and what is waived without a payment.
+-- Interest and fees of reminders, invoices sent again because they are not paid, what is waived without a payment; and
+-- saved filters.
 
 -- Interest that a letter made owed, by invoice: the next letter asks for what came since.
 create table booked_interest (
@@ -64,3 +65,15 @@ select a.id, a.kind, d.id, null, d.brand_id, greatest(d.date, a.waived_on), -a.a
 from allocation a
 join document d on d.id = a.to_document_id
 where a.waived_on is not null;
+
+-- What lists are narrowed to, kept by a name for everybody at the desk.
+create table saved_filter (
+  id integer primary key generated always as identity,
+  -- the list: the name of its page
+  page text not null,
+  name text not null,
+  filters jsonb not null,
+  made_at timestamptz not null,
+  made_by text not null,
+  unique (page, name)
+);

@@ -58,6 +58,7 @@ import { Source } from './source'
 import { Sender } from './sender'
 import { SendRun } from './send-run'
 import { SendRunDocument } from './send-run-document'
+import { SavedFilter } from './saved-filter'
 import { SeriesCounter } from './series-counter'
 import { Session } from './session'
 import { Staff } from './staff'
@@ -81,6 +82,7 @@ export {
   BankEntry,
   BankFile,
   BookedInterest,
+  SavedFilter,
   Draft,
   Branch,
   Brand,
@@ -225,6 +227,7 @@ export const models: readonly HouseModel[] = [
   StatementRunAccount,
   Reminder,
   BookedInterest,
+  SavedFilter,
   BankFile,
   BankEntry,
   History,

@@ -40,7 +40,8 @@ export interface AccountDue {
 
 const batch = 250
 
-async function makeMissingAccounts(): Promise<void> {
+/** Adds the accounts of customers of whom something was booked since. */
+export async function makeMissingAccounts(): Promise<void> {
   const missing = await customersWithoutAccount()
   if (missing.length === 0) return
   await inTransaction(async () => {

@@ -1,10 +1,11 @@
 import { type Day, dayInZone } from '../../../core/documents/days'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { ageingSteps } from '../../../core/receivables/ageing'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
 import { type Listed, likeText, keyset, paged } from '../keyset'
-import { type Principal, theHouse } from '../people/principal'
+import { brandsOf, type Principal, theHouse } from '../people/principal'
 import { buysWithin, within } from '../people/brand-queries'
 import type { AccountFilter, AccountRow, PaymentFilter, PaymentRow } from './accounts'
 
@@ -70,8 +71,15 @@ export async function today(): Promise<Day> {
   return dayInZone(clock.now(), (await company()).timeZone)
 }
 
+/** Who looks, seeing the one brand alone that a filter names. */
+export async function seeing({ brand }: Pick<AccountFilter, 'brand'>, who: Principal): Promise<Principal> {
+  if (!brand) return who
+  const named = await rows<{ id: number }>('select id from brand where code = $brand', { brand })
+  return { ...who, brands: brandsOf(who, named).map(({ id }) => id) }
+}
+
 /** SQL: that account `x` matches; `parameters` begins with today. */
-function matches(filter: AccountFilter, parameters: unknown[]): string {
+function matches(filter: AccountFilter, who: Principal, parameters: unknown[]): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
   const conditions = ['true']
   if (filter.search?.trim()) {
@@ -87,6 +95,12 @@ function matches(filter: AccountFilter, parameters: unknown[]): string {
   if (filter.balanceOver) conditions.push(`x.balance > ${bind(filter.balanceOver)}::numeric`)
   if (filter.lateOver !== undefined)
     conditions.push(`$1::date - x."oldestDue"::date > ${bind(filter.lateOver)}::int`)
+  const notWithin = (kind: DocumentKind, days: number) =>
+    `coalesce(${lastOf(kind, who)}, '') < ($1::date - ${bind(days)}::int)::text`
+  if (filter.notStatedFor !== undefined)
+    conditions.push(notWithin('statement of account', filter.notStatedFor))
+  if (filter.notRemindedFor !== undefined)
+    conditions.push(notWithin('payment reminder', filter.notRemindedFor))
   return conditions.join(' and ')
 }
 
@@ -96,10 +110,11 @@ export async function matchingAccounts(
   who: Principal,
 ): Promise<{ customerId: number; currency: string }[]> {
   const parameters: unknown[] = [await today()]
-  const where = matches(filter, parameters)
+  const seen = await seeing(filter, who)
+  const where = matches(filter, seen, parameters)
   return rows(
     `select x."customerId", x.currency
-    from (${accountsSql(who)}) x
+    from (${accountsSql(seen)}) x
     where ${where}`,
     parameters,
   )
@@ -125,11 +140,11 @@ export async function accountChoices(
   }
 }
 
-/** SQL: the last day of the newest statement of account `x` that was issued, of brands that this one may see. */
-const statedSql = (who: Principal) => `(
+/** SQL: the last day of the newest statement or reminder of account `x` that was issued, of brands that one may see. */
+const lastOf = (kind: DocumentKind, who: Principal) => `(
   select max(coalesce(d.paper #>> '{exact,statement,period,until}', d.date::text))
   from account a
-  join document d on d.source_id = a.id
+  join document d on d.source_id = a.id and d.kind = '${kind}'
   where a.customer_id = x."customerId" and a.currency = x.currency and ${within(who, 'a.brand_id')}
     and not exists (select from document_void v where v.document_id = d.id)
 )`
@@ -140,7 +155,8 @@ export async function accounts(
   who = theHouse,
 ): Promise<Listed<AccountRow> & { matching: number; sums: { currency: string; balance: string }[] }> {
   const parameters: unknown[] = [await today()]
-  const where = matches(filter, parameters)
+  const seen = await seeing(filter, who)
+  const where = matches(filter, seen, parameters)
   const page = keyset(
     { ...sorts[filter.sort], descending: filter.descending },
     'x.id',
@@ -149,10 +165,10 @@ export async function accounts(
   )
   const found = await rows<AccountRow & { sortKey: string; matching: number; sums: Sums }>(
     `with
-      x as materialized (select x.* from (${accountsSql(who)}) x where ${where})
+      x as materialized (select x.* from (${accountsSql(seen)}) x where ${where})
     select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
       (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey",
-      ${statedSql(who)} stated,
+      ${lastOf('statement of account', seen)} stated, ${lastOf('payment reminder', seen)} reminded,
       (
         select jsonb_agg(jsonb_build_object('currency', s.currency, 'balance', s.balance::text) order by s.currency)
         from (select x.currency, sum(x.balance) balance from x group by 1) s

@@ -44,8 +44,9 @@ export interface AccountRow {
   oldestDue: Day | null
   disputed: boolean
   promised: boolean
-  /** The last day of the newest statement that was issued. */
+  /** The last day of the newest statement that was issued, and the day of the newest reminder. */
   stated: Day | null
+  reminded: Day | null
 }
 
 export interface AccountFilter {
@@ -60,6 +61,11 @@ export interface AccountFilter {
   balanceOver?: string
   /** The oldest item is overdue for more than so many days. */
   lateOver?: number
+  /** A brand's code: what is owed to it alone. */
+  brand?: string
+  /** No statement, or no reminder, was issued within so many days. */
+  notStatedFor?: number
+  notRemindedFor?: number
   sort: 'overdue' | 'name' | 'balance'
   descending: boolean
   after?: string

@@ -1,9 +1,10 @@
 import type { BankEntry } from '../../../core/receivables/bank-statement'
 import { lessMatch, matchEntry, numbersIn, type Candidate, type Match } from '../../../core/receivables/match'
 import type { Settlement } from '../../../core/receivables/settle'
+import { groupBy } from '../../../core/group'
 import { Decimal } from '../../../core/money/decimal'
 import { company } from '../house/house'
-import { candidatesByNumber, candidatesByAmount, waitingProposals } from './queries'
+import { candidatesByAmount, candidatesByLetter, candidatesByNumber, waitingProposals } from './queries'
 
 /* Holds bank movements against what is open. Called while movements are kept, in that transaction. */
 
@@ -29,8 +30,9 @@ export class Matcher {
     this.smallDifference ??= (await company()).smallDifference
     const taken = (this.taken ??= await this.waiting())
     const numbersOf = entries.map(numbersIn)
-    const named = await candidatesByNumber([...new Set(numbersOf.flat())])
-    const byNumber = new Map(named.map((item) => [item.bare, item]))
+    const numbers = [...new Set(numbersOf.flat())]
+    const named = [...(await candidatesByNumber(numbers)), ...(await candidatesByLetter(numbers))]
+    const byNumber = groupBy(named, (item) => item.bare)
     const amounts = await candidatesByAmount([...new Set(entries.map((entry) => entry.amount))])
     const byAmount = new Map<string, Candidate[]>()
     for (const item of amounts) {
@@ -38,8 +40,11 @@ export class Matcher {
       byAmount.set(key, [...(byAmount.get(key) ?? []), item])
     }
     return entries.map((entry, index) => {
-      const own = [...new Set(numbersOf[index]!.flatMap((number) => byNumber.get(number) ?? []))].map(
-        (item) => (taken.get(item.id) ?? []).reduce((rest, match) => lessMatch(rest, match), item),
+      const items = new Map(
+        numbersOf[index]!.flatMap((number) => byNumber.get(number) ?? []).map((item) => [item.id, item]),
+      )
+      const own = [...items.values()].map((item) =>
+        (taken.get(item.id) ?? []).reduce((rest, match) => lessMatch(rest, match), item),
       )
       const same = (byAmount.get(`${new Decimal(entry.amount).toString()} ${entry.currency}`) ?? []).filter(
         (item) => !taken.has(item.id),

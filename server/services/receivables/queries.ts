@@ -23,6 +23,37 @@ export const candidatesByNumber = (numbers: readonly string[]) =>
     { numbers },
   )
 
+/**
+ * What statements and reminders of these numbers list and is open, with what a reminder itself booked: a payment may
+ * name the letter instead of the invoices.
+ */
+export const candidatesByLetter = (numbers: readonly string[]) =>
+  rows<Candidate & { bare: string }>(
+    `with
+      letter as (
+        select l.id, l.paper, upper(regexp_replace(l.number, '[^A-Za-z0-9]', '', 'g')) bare
+        from document l
+        where upper(regexp_replace(l.number, '[^A-Za-z0-9]', '', 'g')) = any($numbers::text[])
+          and l.kind in ('statement of account', 'payment reminder')
+          and not exists (select from document_void v where v.document_id = l.id)
+      ),
+      listed as (
+        select l.bare, (item ->> 'documentId')::int document_id
+        from letter l
+        cross join jsonb_array_elements(l.paper #> '{exact,statement,open}') item
+        where item ->> 'documentId' is not null
+        union
+        select bare, id
+        from letter
+      )
+    select ${candidateColumns}, x.bare
+    from ${candidates}
+    join listed x on x.document_id = d.id
+    where i.open > 0
+    order by i.due_date, d.id`,
+    { numbers },
+  )
+
 export const candidatesByAmount = (amounts: readonly string[]) =>
   rows<Candidate>(
     `select ${candidateColumns}

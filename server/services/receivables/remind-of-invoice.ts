@@ -23,6 +23,13 @@ export interface InvoiceToRemind {
   remindedOn: Day | null
 }
 
+const refusals = {
+  'nothing open': 'not-to-remind/nothing-open',
+  'not late': 'not-to-remind/not-late',
+  disputed: 'not-to-remind/disputed',
+  promised: 'not-to-remind/promised',
+} as const
+
 /**
  * What is open of an invoice that is late.
  * @param again somebody read that it was reminded of a short while ago
@@ -36,7 +43,7 @@ export async function openToRemind(documentId: number, again: boolean): Promise<
   const { number, dispute, promisedOn, dueDate, accountId, remindedOn } = invoice
   const why = whyNotRemind(invoice, today)
   if (why)
-    throw new Refusal(`not-to-remind/${why}`, {
+    throw new Refusal(refusals[why], {
       values: { number, dispute, day: dayWords(why === 'promised' ? promisedOn! : dueDate) },
     })
   const [arrived] = accountId === null ? [] : await moneyArrived([accountId])

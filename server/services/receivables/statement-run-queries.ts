@@ -1,3 +1,4 @@
+import type { Language } from '../../../core/money/format'
 import type { StatementPeriod } from '../../../core/receivables/statement'
 import { json, one, rows, run } from '../../db/connection'
 import { within } from '../people/brand-queries'
@@ -7,11 +8,12 @@ import type { AccountKey, StatementRunHead, StatementRunView } from './statement
 /* The statements of statements.ts. */
 
 export const accountsToState = (keys: readonly AccountKey[], who: Principal) =>
-  rows<{ id: number; brand: string }>(
-    `select a.id, b.name brand
+  rows<AccountKey & { id: number; brand: string; customerLanguage: Language | null }>(
+    `select a.id, b.name brand, a.customer_id "customerId", a.currency, c.language "customerLanguage"
     from jsonb_to_recordset($keys::jsonb) as k ("customerId" int, currency text)
     join account a on a.customer_id = k."customerId" and a.currency = k.currency
     join brand b on b.id = a.brand_id
+    join customer c on c.id = a.customer_id
     where ${within(who, 'a.brand_id')}
     order by a.customer_id, a.id`,
     { keys: json(keys) },

@@ -7,7 +7,7 @@ import { addJob } from '../../queue/add'
 import { prepareByHand, type PreparedByHand } from '../documents/prepare-by-hand'
 import { publish } from '../live/publish'
 import { inTheNameOf, type Principal } from '../people/principal'
-import { matchingAccounts, today } from './accounts-queries'
+import { matchingAccounts, seeing, today } from './accounts-queries'
 import type { AccountFilter } from './accounts'
 import { lockAccounts, makeAccounts } from './statement-queries'
 import {
@@ -96,7 +96,7 @@ const outcomeOf = (result: PreparedByHand): Omit<PreparedStatement, 'brand'> => 
 }
 
 /** Chosen one by one, or all that match a filter but those taken off. */
-export type Chosen = { these: AccountKey[] } | { matching: AccountFilter; but: AccountKey[] }
+export type Chosen = { these: AccountKey[]; brand?: string } | { matching: AccountFilter; but: AccountKey[] }
 
 /** Has statements prepared of many accounts in the background. @throws Refusal "nothing-chosen", "statement-days" */
 export async function startStatements(
@@ -111,7 +111,7 @@ export async function startStatements(
     'these' in chosen
       ? chosen.these
       : (await matchingAccounts(chosen.matching, who)).filter((one) => !off.has(keyOf(one)))
-  const ids = await accountsOf(keys, who)
+  const ids = await accountsOf(keys, await seeing('these' in chosen ? chosen : chosen.matching, who))
   if (ids.length === 0) throw new Refusal('nothing-chosen', { status: 400 })
   return inTransaction(async () => {
     const { id } = (await insertRun({ period, now: clock.now(), actor: who.name }))!
