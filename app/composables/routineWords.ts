@@ -71,6 +71,7 @@ export function newConditions(
         currency: choices.currencies[0] ?? 'EUR',
       } as Condition,
     })),
+    { words: t('routines.itIsLateForOver'), condition: { about: 'late', is: 'over', days: '' } },
     ...subjects.map(([about, words]) => ({
       words,
       condition: { about, is: 'one of', values: [] } as Condition,

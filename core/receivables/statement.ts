@@ -2,7 +2,7 @@ import { addDays, type Day } from '../documents/days'
 import type { DocumentKind } from '../documents/kinds'
 import { Refusal } from '../errors'
 import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
-import { ageingStep, ageingSteps, type AgeingStep } from './ageing'
+import { ageingStep, ageingSteps, daysLate, type AgeingStep } from './ageing'
 
 /**
  * What a statement says: the items that are open on a day, or all that was booked from one day to another with
@@ -112,6 +112,13 @@ export const overdueOf = (open: readonly OpenEntry[], day: Day): Decimal =>
     open
       .filter((one) => new Decimal(one.open).gt(0) && ageingStep(one.dueDate ?? one.day, day) !== 'not due')
       .map((one) => one.open),
+  )
+
+/** For how many days the oldest of what is past due is late; 0 where nothing is. */
+export const lateFor = (open: readonly OpenEntry[], day: Day): number =>
+  Math.max(
+    0,
+    ...open.filter((one) => new Decimal(one.open).gt(0)).map((one) => daysLate(one.dueDate ?? one.day, day)),
   )
 
 /** Why there is nothing to make a statement of; undefined where there is something. */

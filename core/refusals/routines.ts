@@ -2,6 +2,7 @@
 export const routines = {
   'bad-sentence/address': '“{address}” is not an email address. Write one like name@house.example.',
   'bad-sentence/amount': 'Write the amount like 500 or 500.00.',
+  'bad-sentence/days': 'Write the days like 30.',
   'bad-sentence/delay': 'A document waits 0 minutes to 30 days.',
   'bad-sentence/empty': 'The condition about the {about} names nothing. Choose at least one, or take it out.',
   'bad-sentence/field': 'Choose the order field that is meant.',
@@ -10,7 +11,8 @@ export const routines = {
   'bad-sentence/no-status': 'The routine has no status to wait for. Choose one.',
   'bad-sentence/no-time': 'Say at which time it has its turn, like 07:00.',
   'bad-sentence/of-account': 'An account has no such thing. Take this condition out, or ask for its balance.',
-  'bad-sentence/of-order': 'Only an account has a balance. Take this condition out, or ask for the total.',
+  'bad-sentence/of-order':
+    'Only an account has a balance, and items that are late. Take this condition out, or ask for the total.',
   'bad-sentence/posted-rehearsal':
     'What is posted is issued already, and cannot be rehearsed. Let the routine go for real.',
   'bad-sentence/role': 'There is no contact role “{role}”. There are {roles}.',

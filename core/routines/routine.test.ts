@@ -265,4 +265,19 @@ describe('a sentence of the clock', () => {
     expect(judge(over('50'), atTurn).applies).toBe(false)
     expect(judge(over('0'), facts).applies).toBe(false)
   })
+
+  test('holds by how late its oldest item is', () => {
+    const late = (days: string) => clockwise({ conditions: [{ about: 'late', is: 'over', days }] })
+    const atTurn = { ...facts, moment: '30 Nov 2026, 07:00', late: 30 }
+    expect(judge(late('29'), atTurn).applies).toBe(true)
+    expect(judge(late('30'), atTurn)).toMatchObject({
+      applies: false,
+      seen: [{}, { words: 'its oldest item is late for over 30 days', seen: '30 days' }],
+    })
+    expect(judge(late('0'), facts).applies).toBe(false)
+    expect(check(late('a month'))).toThrow('Write the days like 30')
+    expect(check(sentence({ conditions: [{ about: 'late', is: 'over', days: '30' }] }))).toThrow(
+      'Only an account',
+    )
+  })
 })

@@ -32,6 +32,8 @@ export interface EventFacts {
   /** Of an account: what is open in all, and past due. */
   balance?: string
   overdue?: string
+  /** For how many days the oldest of what is past due is late; 0 where nothing is. */
+  late?: number
   total: string
   net?: string
   currency: string
@@ -76,6 +78,11 @@ function answer(condition: Condition, facts: EventFacts): ConditionSeen {
     if (facts.currency !== condition.currency) return { words, holds: false, seen }
     const over = new Decimal(amount).gt(condition.amount)
     return { words, holds: condition.is === 'over' ? over : !over, seen }
+  }
+  if (condition.about === 'late') {
+    if (facts.late === undefined) return { words, holds: false, seen: notKept }
+    const over = facts.late > Number(condition.days)
+    return { words, holds: condition.is === 'over' ? over : !over, seen: `${facts.late} days` }
   }
   if (condition.about === 'field') {
     if (!facts.fields) return { words, holds: false, seen: notKept }

@@ -78,12 +78,15 @@ const totalWords: Record<TotalOf, string> = {
 
 export type Condition =
   | { about: 'total'; of: TotalOf; is: 'over' | 'at most'; amount: string; currency: string }
+  /** Of an account: for how many days the oldest of what is past due is late. */
+  | { about: 'late'; is: 'over' | 'at most'; days: string }
   | { about: ChoiceSubject; is: 'one of' | 'not'; values: string[] }
   | { about: 'field'; field: string; is: 'filled' | 'empty' | 'contains' | 'is'; value: string }
 
 /** Whether a condition says something yet: one that is just being added counts only once it is filled. */
 export function isFilled(condition: Condition): boolean {
   if (condition.about === 'total') return condition.amount.trim() !== ''
+  if (condition.about === 'late') return condition.days.trim() !== ''
   if (condition.about === 'field')
     return condition.is === 'filled' || condition.is === 'empty' || condition.value.trim() !== ''
   return condition.values.length > 0
@@ -106,6 +109,7 @@ export function conditionWords(
 ): string {
   if (condition.about === 'total')
     return `${totalWords[condition.of]} is ${condition.is} ${condition.amount} ${condition.currency}`
+  if (condition.about === 'late') return `its oldest item is late for ${condition.is} ${condition.days} days`
   if (condition.about === 'field') {
     const value = `“${condition.value}”`
     const says = {
@@ -150,6 +154,7 @@ export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = 
 export const canBeAsked = (condition: Condition, event: RoutineEvent): boolean => {
   const ofAccount = event === 'time'
   if (condition.about === 'total') return ofAccount === ['balance', 'overdue'].includes(condition.of)
+  if (condition.about === 'late') return ofAccount
   return !(ofAccount && (condition.about === 'item' || condition.about === 'field'))
 }
 
@@ -243,6 +248,8 @@ export function checkSentence(
     if (condition.about === 'total') {
       if (!/^\d{1,10}(\.\d{1,4})?$/.test(condition.amount) || new Decimal(condition.amount).isNegative())
         throw badInput('bad-sentence/amount', field)
+    } else if (condition.about === 'late') {
+      if (!/^\d{1,4}$/.test(condition.days)) throw badInput('bad-sentence/days', field)
     } else if (condition.about === 'field') {
       if (!condition.field) throw badInput('bad-sentence/field', field)
       if ((condition.is === 'contains' || condition.is === 'is') && !condition.value.trim())

@@ -144,6 +144,72 @@ describe('reminders', () => {
   })
 })
 
+describe('what late payment costs', () => {
+  test('is set in Settings: a rate of the house, interest and a fee of a level', async () => {
+    await desk.page.goto(`${desk.base}/company?part=General`)
+    await desk.clickText('[data-test="interest-rates"]', 'no interest')
+    await desk.fill('[data-test="rate-percent"] input', 'much')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('Like 9.12')
+    await desk.fill('[data-test="rate-percent"] input', '10,15')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('10.15 % a year')
+    await desk.clickText('[data-test="level-2"]', 'firm')
+    await desk.fill('[data-test="level-fee"] input', '7.50')
+    await desk.page.click('[data-test="level-interest"] input')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('asks for interest and a fee of 7.50')
+  })
+})
+
+describe('what is open of a customer', () => {
+  test('is waived with a reason, and is open again by the message’s undo', async () => {
+    await begin()
+    const number = await desk.page.$eval(`${inHand} [data-open]`, (row) => row.getAttribute('data-open')!)
+    const row = `${inHand} [data-open="${number}"]`
+    const open = await desk.text(`${row} .amount`)
+    await desk.page.click(`${row} .word`)
+    await desk.wait('[data-test="waive"] input')
+    await desk.fill('[data-test="waive"] input', 'agreed on the telephone')
+    await desk.press('Tab')
+    await desk.says(`of ${number} is waived`)
+    await desk.page.waitForFunction((gone) => !document.querySelector(gone), {}, row)
+    await desk.clickText('.toast button', 'Undo')
+    await desk.page.waitForSelector(row)
+    expect(await desk.text(`${row} .amount`)).toBe(open)
+  })
+
+  test('goes once more with the invoice, and says what is open', async () => {
+    await begin()
+    const number = await desk.page.$eval(`${inHand} [data-open^="INV"]`, (row) =>
+      row.getAttribute('data-open')!,
+    )
+    await desk.clickText(`${inHand} [data-open="${number}"] a`, number)
+    await desk.wait('[data-test="remind"]')
+    await desk.page.click('[data-test="remind"]')
+    await desk.says(`Remind of ${number}`)
+    await desk.fill('[data-test="copy-to"] input', 'reminded@elsewhere.example')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('Send it all the same?')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says(`A reminder of ${number} goes to`)
+  })
+})
+
+test('what the accounts are narrowed to is kept by a name, and taken up again', async () => {
+  await desk.page.goto(`${desk.base}/accounts?only=overdue&balanceOver=100`)
+  await desk.wait(`${inHand} [data-open]`)
+  await desk.clickText('.saved-filters .word', 'filters…')
+  await desk.fill('[data-test="filter-name"] input', 'Late and large')
+  await desk.press('Enter')
+  await desk.says('“Late and large” is kept')
+  await desk.page.goto(`${desk.base}/accounts`)
+  await desk.clickText('.saved-filters .word', 'filters…')
+  await desk.clickText('.v-overlay--active .word', 'Late and large')
+  await desk.page.waitForFunction(() => location.search.includes('balanceOver=100'))
+  expect(desk.page.url()).toContain('only=overdue')
+})
+
 test('what was owed over time stands beside what is open, and leads back to it', async () => {
   await begin()
   await desk.page.click('[data-test="over-time"]')

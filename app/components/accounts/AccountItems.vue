@@ -53,9 +53,11 @@ const tone: Record<string, string> = {
 const lateWords = (item: OpenRow) =>
   Number(item.open) < 0
     ? 'credit'
-    : item.late > 0
-      ? t('accounts.daysLate', { days: plural(item.late, 'day') })
-      : t('accounts.dueDay', { day: shortDay(item.dueDate) })
+    : item.kind === 'payment reminder'
+      ? t('accounts.feeAndInterest')
+      : item.late > 0
+        ? t('accounts.daysLate', { days: plural(item.late, 'day') })
+        : t('accounts.dueDay', { day: shortDay(item.dueDate) })
 const markWords = (item: OpenRow) =>
   [
     item.dispute ? t('common.disputedDispute', { dispute: item.dispute }) : '',

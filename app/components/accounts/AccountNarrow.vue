@@ -131,7 +131,8 @@ const takeDays = (name: 'lateOver' | 'notStatedFor' | 'notRemindedFor', text: st
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: 170px 170px;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  width: 330px;
   gap: 8px 12px;
 }
 </style>

@@ -145,7 +145,7 @@ useMainKey(() => {
             :to="`/register?search=${one.number}&in=${one.documentId}`"
             >{{ one.number }}</NuxtLink
           >
-          <NuxtLink v-else :to="toCheck(one)">{{ t('accounts.waitsInToCheck') }}</NuxtLink>
+          <NuxtLink v-else class="number" :to="toCheck(one)">{{ t('accounts.waitsInToCheck') }}</NuxtLink>
           <span class="soft cut">{{ one.period ? periodWords(one.period) : '' }}, {{ one.brand }}</span>
           <span v-if="one.voided" class="tag stuck">{{ t('register.void') }}</span>
           <span class="amount push">{{ money(one.balance, one.currency) }}</span>

@@ -68,18 +68,18 @@ function keep() {
           inputmode="decimal"
           data-test="rate-percent"
         />
-        <DateField v-model="one.from" :label="t('company.from')" :disabled="disabled" />
+        <div class="day">
+          <DateField v-model="one.from" :label="t('company.from')" :disabled="disabled" />
+        </div>
         <FormField
           v-model="one.group"
           :label="t('company.ofTheGroup')"
-          :placeholder="t('company.everybody')"
           :suggest="groups"
           :disabled="disabled"
         />
         <FormField
           v-model="one.country"
-          :label="t('common.country')"
-          :placeholder="t('company.anyCountry')"
+          :label="t('company.ofTheCountry')"
           :suggest="countryNames"
           :wrong="countryWrong(one)"
           :disabled="disabled"
@@ -104,12 +104,17 @@ function keep() {
 }
 .rates li {
   display: grid;
-  grid-template-columns: 100px 160px 1fr 1fr auto;
+  grid-template-columns: 80px 142px 1fr 1fr auto;
   align-items: start;
   gap: 10px;
   padding: 4px 0;
 }
-.word {
+.rates .word {
   align-self: end;
+  padding-bottom: 8px;
+}
+.day {
+  display: grid;
+  gap: 3px;
 }
 </style>

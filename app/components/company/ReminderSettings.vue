@@ -40,12 +40,12 @@ function dropLevel() {
 }
 /** What a level asks for beside the items. */
 const costOf = (one: ReminderLevel) =>
-  [
-    one.interest ? t('company.interest') : '',
-    Number(one.fee) > 0 ? t('company.aFeeOf', { fee: one.fee }) : '',
-  ]
-    .filter(Boolean)
-    .join(', ')
+  new Intl.ListFormat('en').format(
+    [
+      one.interest ? t('company.interest') : '',
+      Number(one.fee) > 0 ? t('company.aFeeOf', { fee: one.fee }) : '',
+    ].filter(Boolean),
+  )
 const rating = ref(false)
 const ratesWords = computed(() => {
   const all = rule.value.rates.find((one) => !one.group && !one.country) ?? rule.value.rates[0]
@@ -53,7 +53,7 @@ const ratesWords = computed(() => {
   const others = rule.value.rates.length - 1
   return others === 0
     ? t('company.percentSince', { percent: all.percent, day: shortDay(all.from) })
-    : t('company.percentAndMore', { percent: all.percent, more: plural(others, 'rate') })
+    : t('company.percentAndMore', { percent: all.percent })
 })
 const booking = [
   { value: 'true', words: t('company.chargesOwed') },

@@ -88,54 +88,67 @@ const drop = (one: (typeof saved.value)[number]) =>
 </script>
 
 <template>
-  <WordPanel
-    v-slot="{ close }"
-    :label="t('common.savedFilters')"
-    :words="current?.name ?? t('common.savedFilters')"
-    :open-end="!current"
+  <span class="saved-filters"
+    ><WordPanel
+      v-slot="{ close }"
+      :label="t('common.savedFilters')"
+      :words="current?.name ?? t('common.filtersToTake')"
+      :open-end="!current"
+    >
+      <ul v-if="saved.length" :aria-label="t('common.savedFilters')">
+        <li v-for="one in saved" :key="one.id">
+          <button
+            type="button"
+            class="word"
+            :title="t('common.keptBy', { by: one.madeBy })"
+            :aria-current="one === current"
+            @click="take(one.filters, close)"
+          >
+            {{ one.name }}</button><button
+            v-if="session.may('clerk')"
+            type="button"
+            class="word soft push"
+            :aria-label="t('common.dropFilter', { name: one.name })"
+            @click="drop(one)"
+          >
+            {{ t('common.takeItAway') }}
+          </button>
+        </li>
+      </ul>
+      <p v-else class="soft">{{ t('common.noSavedFilters') }}</p>
+      <template v-if="session.may('clerk') && Object.keys(now).length > 0 && !current">
+        <FormField
+          v-model="name"
+          :label="t('common.keepFilterAs')"
+          :wrong="wrong"
+          maxlength="60"
+          data-test="filter-name"
+          @keydown.enter.prevent.stop="name.trim() && keep(close)"
+        />
+        <VBtn
+          type="button"
+          :disabled="!name.trim()"
+          class="keep"
+          data-test="keep-filter"
+          @click="keep(close)"
+          >{{ replaces ? t('common.replaceIt') : t('common.keepIt') }}</VBtn
+        >
+      </template>
+    </WordPanel></span
   >
-    <ul v-if="saved.length" :aria-label="t('common.savedFilters')">
-      <li v-for="one in saved" :key="one.id">
-        <button
-          type="button"
-          class="word"
-          :title="t('common.keptBy', { by: one.madeBy })"
-          :aria-current="one === current"
-          @click="take(one.filters, close)"
-        >
-          {{ one.name }}</button><button
-          v-if="session.may('clerk')"
-          type="button"
-          class="word soft push"
-          :aria-label="t('common.dropFilter', { name: one.name })"
-          @click="drop(one)"
-        >
-          {{ t('common.takeItAway') }}
-        </button>
-      </li>
-    </ul>
-    <p v-else class="soft">{{ t('common.noSavedFilters') }}</p>
-    <template v-if="session.may('clerk') && Object.keys(now).length > 0 && !current">
-      <FormField
-        v-model="name"
-        :label="t('common.keepFilterAs')"
-        :wrong="wrong"
-        maxlength="60"
-        data-test="filter-name"
-        @keydown.enter.prevent.stop="name.trim() && keep(close)"
-      />
-      <VBtn type="button" :disabled="!name.trim()" data-test="keep-filter" @click="keep(close)">{{
-        replaces ? t('common.replaceIt') : t('common.keepIt')
-      }}</VBtn>
-    </template>
-  </WordPanel>
 </template>
 
 <style scoped>
+.saved-filters {
+  white-space: nowrap;
+}
 ul {
   list-style: none;
   margin: 0;
   padding: 0;
+}
+.keep {
+  align-self: start;
 }
 li {
   display: flex;

@@ -6,6 +6,7 @@ import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import {
   canBeAsked,
+  choiceSubjects,
   conditionWords,
   isFilled,
   type ChoiceSubject,
@@ -24,13 +25,15 @@ const words = computed(() => {
   if (!isFilled(one))
     return one.about === 'field'
       ? t('common.itsFieldField', { field: one.field })
-      : t('routines.itsAboutIs', { about: one.about })
+      : one.about === 'late'
+        ? t('routines.itIsLateForOver')
+        : t('routines.itsAboutIs', { about: one.about })
   return conditionWords(one, nameIn(props.choices))
 })
 const listed = computed(() =>
-  condition.value.about === 'total' || condition.value.about === 'field'
-    ? []
-    : choicesFor(props.choices, condition.value.about as ChoiceSubject),
+  choiceSubjects.some((one) => one === condition.value.about)
+    ? choicesFor(props.choices, condition.value.about as ChoiceSubject)
+    : [],
 )
 const set = (change: Partial<Record<string, unknown>>) => {
   condition.value = { ...condition.value, ...change } as Condition
@@ -98,6 +101,25 @@ const among = [
         />
       </div>
       <span class="soft">{{ t('routines.anOrderInAnotherCurrency') }}</span>
+    </template>
+    <template v-else-if="condition.about === 'late'">
+      <div class="row">
+        <SelectField
+          :model-value="condition.is"
+          :choices="['over', 'at most']"
+          :aria-label="t('routines.overOrAtMost')"
+          @update:model-value="set({ is: $event })"
+        />
+        <FormField
+          :model-value="condition.days"
+          mono
+          inputmode="numeric"
+          :aria-label="t('routines.daysLate')"
+          data-test="condition-days"
+          @update:model-value="set({ days: $event.trim() })"
+        />
+      </div>
+      <span class="soft">{{ t('routines.daysOfTheOldest') }}</span>
     </template>
     <template v-else-if="condition.about === 'field'">
       <SelectField

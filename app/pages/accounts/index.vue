@@ -127,6 +127,16 @@ const lastSent = ({ stated, reminded }: AccountRow) =>
   ]
     .filter(Boolean)
     .join(', ')
+/** The level that is due, and what was said on the telephone. */
+const remarks = (one: AccountRow) =>
+  [
+    levelOf(one) ? t('accounts.levelDue', { level: levelOf(one)! }) : '',
+    one.disputed ? t('accounts.disputed') : '',
+    one.promised ? t('accounts.promised') : '',
+    one.reminded ? t('accounts.remindedOn', { day: shortDay(one.reminded) }) : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
 const session = useSession()
 const picks = usePicks(list.rows)
 /** Statements or reminders of those picked, or else of all that match. @returns the run */
@@ -150,7 +160,7 @@ const columns: ListColumn[] = [
   { key: 'name', words: t('common.customer'), width: '1fr' },
   ...[t('accounts.notDue'), '1–30', '31–60', '61–90', t('accounts.over90')].map((words) => ({
     words,
-    width: 70,
+    width: 62,
     right: true,
   })),
   { key: 'overdue', words: t('accounts.overdue'), width: 80, right: true },
@@ -211,16 +221,13 @@ const open = (id: number) =>
           @open="open"
         >
           <template #row="{ row: one }">
-            <span class="name cut" :title="lastSent(one)"
-              >{{ one.name
-              }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{
-                one.currency
-              }}</span
-              ><span v-if="levelOf(one)" class="tag wait" :title="t('accounts.levelDueHelp')">{{
-                t('accounts.levelDue', { level: levelOf(one) })
-              }}</span
-              ><span v-if="one.disputed" class="tag wait">{{ t('accounts.disputed') }}</span
-              ><span v-if="one.promised" class="tag wait">{{ t('accounts.promised') }}</span></span
+            <span class="name" :title="lastSent(one)"
+              ><span class="cut"
+                >{{ one.name
+                }}<span v-if="one.currency !== session.house!.company.currency" class="soft other">{{
+                  one.currency
+                }}</span></span
+              ><span v-if="remarks(one)" class="remarks cut">{{ remarks(one) }}</span></span
             >
             <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{
               Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '')
@@ -277,7 +284,15 @@ const open = (id: number) =>
   color: var(--brick);
   font-weight: 650;
 }
-.name .tag,
+.name {
+  display: grid;
+  min-width: 0;
+  line-height: 1.3;
+}
+.remarks {
+  font-size: var(--small);
+  color: var(--soft-ink);
+}
 .other {
   margin-left: 6px;
 }

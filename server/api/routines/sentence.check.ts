@@ -25,6 +25,11 @@ const condition = Joi.alternatives().try(
       }),
   }),
   Joi.object({
+    about: Joi.valid('late').required(),
+    is: Joi.valid('over', 'at most').required(),
+    days: text(4).required(),
+  }),
+  Joi.object({
     about: Joi.valid('field').required(),
     field: text(60).required(),
     is: Joi.valid('filled', 'empty', 'contains', 'is').required(),

@@ -79,7 +79,7 @@ export const preparedPage = (id: number) =>
 
 export const documentRow = (id: number) =>
   one<Omit<DocumentView, 'dispatches' | 'email' | 'waiting' | 'history' | 'notToVoid'>>(
-    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", ${sourceColumns},
+    `select d.id, d.number, d.kind, d.date::text, coalesce(i.due_date, d.due_date)::text "dueDate", ${sourceColumns},
       d.credits_id "creditsId", d.order_number "orderNumber",
       (
         select jsonb_build_object('at', v.at, 'by', v.by, 'reason', v.reason)

@@ -1,7 +1,7 @@
 import type { Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { moneyText } from '../../../core/money/decimal'
-import { occasionOf, overdueOf, type StatementPeriod } from '../../../core/receivables/statement'
+import { lateFor, occasionOf, overdueOf, type StatementPeriod } from '../../../core/receivables/statement'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { Language } from '../../../core/money/format'
 import { inTransaction } from '../../db/connection'
@@ -89,6 +89,7 @@ async function dueAmong(
       total: moneyText(totalAsked(made), currency),
       balance: moneyText(all.balance, currency),
       overdue: moneyText(overdueOf(all.open, day), currency),
+      late: lateFor(all.open, day),
       occasion,
     }
     const once = made.reminder ? `level ${made.reminder.level}` : occasion
