@@ -109,7 +109,7 @@ export const masterTasks: readonly HelpTask[] = [
     steps: [
       'Settings, General, Payment reminders: the rate a year, for all, a group or a country, each from a day on.',
       'Open a level there: whether its letters ask for interest, and what a letter costs.',
-      'Booked, they are owed once the letter is issued and stand in Accounts under its number; or they are asked for only.',
+      'Booked, they are owed once the letter is issued, and stand in Accounts under its number; or are asked for only.',
       '- Interest that one letter booked is not asked for by the next. Fees and interest alone bring no letter.',
       '- To waive what is open: Accounts, “mark” beside it, waive, why. Undo stands in the message.',
     ],
@@ -122,7 +122,8 @@ export const masterTasks: readonly HelpTask[] = [
     to: '/register?state=overdue',
     steps: [
       'In the Register take the invoice in hand and press Remind….',
-      'The stored PDF goes once more, and the email says what is still open. The text is Settings, Email text, “because it is not paid”.',
+      'The stored PDF goes once more, and the email says what is still open.',
+      '- The text: Settings, Email text, “because it is not paid”.',
       '- When something is booked before it leaves, it does not go and says so under Stuck.',
       '- It counts for no level; another within the days between is asked about first.',
     ],
