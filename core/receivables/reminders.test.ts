@@ -66,6 +66,19 @@ test.each([
   expect(letter(...items)).toMatchObject({ nothing: expect.stringContaining(why) })
 })
 
+test('at the last level an item is asked for once more only where a person says so, in its words', () => {
+  const last = (remindedOn: string) => [item({ level: 3, dueDate: addDays(today, -90), remindedOn })]
+  const made = (remindedOn: string, lastAgain: boolean) =>
+    remind(last(remindedOn), { currency: 'EUR', language: 'en', rule, lastAgain }, today)
+  expect(made(addDays(today, -10), false)).toMatchObject({ nothing: expect.stringContaining('last level') })
+  expect(made(addDays(today, -9), true)).toMatchObject({
+    nothing: expect.stringContaining('a short while ago'),
+  })
+  expect(made(addDays(today, -10), true)).toMatchObject({
+    reminder: { level: 3, heading: 'Final reminder', items: [{ from: 3, reaches: 4 }] },
+  })
+})
+
 describe('what a letter costs', () => {
   const costly = {
     ...rule,

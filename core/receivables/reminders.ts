@@ -61,18 +61,20 @@ export const notRemindedWords: Record<NotReminded, string> = {
 /**
  * The level at which an item is to be reminded of on a day: one above its last, once it is late enough for that, and
  * never two reminders of it within the days between.
+ * @param lastAgain a person asks once more for what is at the last level: it counts as one above it
  */
 export function levelDue(
   item: Remindable,
   { levels, daysBetween }: Pick<ReminderRule, 'levels' | 'daysBetween'>,
   today: Day,
+  lastAgain = false,
 ): number | NotReminded {
   if (item.disputed) return 'disputed'
   if (item.promisedOn !== null && item.promisedOn >= today) return 'promised'
   if (item.kind === 'payment reminder') return 'a charge'
-  if (item.level >= levels.length) return 'at the last level'
+  if (item.level >= levels.length && !lastAgain) return 'at the last level'
   const late = item.dueDate === null ? 0 : daysLate(item.dueDate, today)
-  if (late <= 0 || late < levels[item.level]!.afterDays) return 'not late enough'
+  if (late <= 0 || late < levels[Math.min(item.level, levels.length - 1)]!.afterDays) return 'not late enough'
   if (item.remindedOn !== null && daysLate(item.remindedOn, today) < daysBetween) return 'reminded lately'
   return item.level + 1
 }
@@ -168,6 +170,7 @@ export function remind(
     rule,
     rates = [],
     arrived,
+    lastAgain,
   }: {
     currency: Currency
     language: Language
@@ -175,6 +178,8 @@ export function remind(
     /** The customer's, see `ratesOf`. */
     rates?: readonly InterestRate[]
     arrived?: MoneyArrived
+    /** A person asks once more for what is at the last level. */
+    lastAgain?: boolean
   },
   today: Day,
 ): ReminderLetter | { nothing: string } {
@@ -182,7 +187,7 @@ export function remind(
   const overdue = owed.filter((one) => one.dueDate !== null && daysLate(one.dueDate, today) > 0)
   if (overdue.length === 0) return { nothing: 'Nothing is past due.' }
   if (arrived) return { nothing: arrivedWords(arrived) }
-  const due = overdue.map((one) => ({ one, due: levelDue(one, rule, today) }))
+  const due = overdue.map((one) => ({ one, due: levelDue(one, rule, today, lastAgain) }))
   const now = due.filter((each) => typeof each.due === 'number')
   if (now.length === 0) {
     const why = [...new Set(due.map((each) => notRemindedWords[each.due as NotReminded]))].join(', ')
@@ -195,7 +200,7 @@ export function remind(
   const total = sum(listed.map((one) => one.open))
   if (total.lte(0)) return { nothing: 'What is in the customer’s favour outweighs what is past due.' }
   if (total.lt(rule.least)) return { nothing: `Less than ${rule.least} ${currency} is past due.` }
-  const level = Math.max(...now.map((each) => each.due as number))
+  const level = Math.min(rule.levels.length, Math.max(...now.map((each) => each.due as number)))
   const { heading, words } = rule.levels[level - 1]!
   const charges = chargesOf(
     asked.map(({ one }) => one),

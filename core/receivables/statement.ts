@@ -12,8 +12,8 @@ import { ageingStep, ageingSteps, daysLate, type AgeingStep } from './ageing'
 export type StatementPeriod =
   | { form: 'open items'; until: Day }
   | { form: 'activity'; from: Day; until: Day }
-  /** Reminders: what is past due on the day. */
-  | { form: 'reminder'; until: Day }
+  /** Reminders: what is past due on the day; with what is at the last level already, where a person says so. */
+  | { form: 'reminder'; until: Day; lastAgain?: true }
 
 /** A document that was booked, money that moved, or what took from one of them. */
 export type EntryKind = DocumentKind | 'payment' | 'refund' | 'discount' | 'waived' | 'transfer'
@@ -131,14 +131,21 @@ export function nothingToState({ period, opening, entries, open }: StatementFact
 
 /** What tells one statement of an account from another: its period. */
 export const occasionOf = (period: StatementPeriod): string =>
-  period.form === 'activity' ? `activity ${period.from} to ${period.until}` : `${period.form} ${period.until}`
+  period.form === 'activity'
+    ? `activity ${period.from} to ${period.until}`
+    : `${period.form} ${period.until}${'lastAgain' in period && period.lastAgain ? lastAgain : ''}`
+
+const lastAgain = ', last level again'
 
 /** The period that an occasion names; undefined where it names none. */
 export function periodOf(occasion: string): StatementPeriod | undefined {
   const activity = /^activity (\d{4}-\d\d-\d\d) to (\d{4}-\d\d-\d\d)$/.exec(occasion)
   if (activity) return { form: 'activity', from: activity[1]!, until: activity[2]! }
-  const other = /^(open items|reminder) (\d{4}-\d\d-\d\d)$/.exec(occasion)
-  return other ? { form: other[1] as 'open items' | 'reminder', until: other[2]! } : undefined
+  const other = /^(open items|reminder) (\d{4}-\d\d-\d\d)(, last level again)?$/.exec(occasion)
+  if (!other) return undefined
+  const until = other[2]!
+  if (other[1] === 'open items') return { form: 'open items', until }
+  return { form: 'reminder', until, ...(other[3] ? { lastAgain: true } : {}) }
 }
 
 /** The kind of document that a period is asked for with. */

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
 import { addDays } from '../../core/documents/days'
 import type { Paper } from '../../core/documents/paper'
 import type { BankEntry } from '../../core/receivables/bank-statement'
+import type { StatementPeriod } from '../../core/receivables/statement'
 import { starterReminders, type ReminderRule } from '../../core/receivables/reminders'
 import { clock } from '../../server/clock'
 import { inTransaction, one, rows, run } from '../../server/db/connection'
@@ -212,7 +213,7 @@ test('a payment that names the letter is held against what it lists', async () =
   expect(less!.certainty).not.toBe('sure')
 })
 
-// last: it goes on a month
+// last: it goes on for months
 test('a second letter asks for what came since, a fee again, and for the first one’s as an item', async () => {
   const { id } = await lateInvoice(house, '10427', 20)
   await letterOf('10427')
@@ -240,4 +241,32 @@ test('a second letter asks for what came since, a fee again, and for the first o
   onTestFinished(clock.use(() => new Date(Date.now() + 60 * 86_400_000)))
   expect((await prepareReminder(house, '10427')).reason).toContain('alone are not reminded of')
   await statementsHold(today())
+})
+
+test('what is at the last level is asked for once more by hand alone, and that stands at it', async () => {
+  const daysOn = (days: number) => onTestFinished(clock.use(() => new Date(Date.now() + days * 86_400_000)))
+  daysOn(70)
+  const { id } = await lateInvoice(house, '10444', 90)
+  const levels = () =>
+    rows<{ level: number }>('select level from reminder where document_id = $1 order by 1', [id])
+  await letterOf('10444')
+  const letter = (
+    await rows<{ id: number }>('select reminder_id id from reminder where document_id = $1', [id])
+  )[0]!
+  await run(`insert into reminder select $1, level, $2, $3::date from generate_series(2, 3) level`, [
+    id,
+    letter.id,
+    addDays(today(), -20),
+  ])
+  await run('update reminder set day = $2::date where document_id = $1', [id, addDays(today(), -20)])
+  const key = { customerId: house.customer('10444').id, currency: 'EUR' }
+  const ask = async (period: StatementPeriod) => (await prepareStatements(key, period, who))[0]!
+  daysOn(71)
+  expect((await ask({ form: 'reminder', until: today() })).reason).toContain('at the last level already')
+  const made = await ask({ form: 'reminder', until: today(), lastAgain: true })
+  const { documentId, reason } = await issuePrepared(made.preparedId!)
+  expect(documentId, reason).not.toBeNull()
+  expect((await levels()).map((one) => one.level)).toEqual([1, 2, 3, 4])
+  const { paper } = (await one<{ paper: Paper }>('select paper from document where id = $1', [documentId]))!
+  expect(paper.heading).toBe(starterReminders.levels[2]!.heading[paper.language])
 })

@@ -12,7 +12,7 @@ import { ageingStep } from '../../../core/receivables/ageing'
 import type { OpenRow } from '../../contract'
 
 /** What is open of a customer: how late each is, its last reminder, and what was said of it on the telephone. */
-defineProps<{ items: OpenRow[]; day: string; may: boolean }>()
+defineProps<{ items: OpenRow[]; day: string; may: boolean; levels: number }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const mark = (item: OpenRow, change: { dispute?: string; promisedOn?: string | null }, close: () => void) =>
@@ -80,7 +80,11 @@ const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
         :key="one.level"
         class="soft level"
         :to="`/register?search=${one.number}&in=${one.letterId}`"
-        >{{ t('accounts.levelOnDay', { level: one.level, day: shortDay(one.day) }) }}</NuxtLink
+        >{{
+          one.level > levels
+            ? t('accounts.levelAgain', { day: shortDay(one.day) })
+            : t('accounts.levelOnDay', { level: one.level, day: shortDay(one.day) })
+        }}</NuxtLink
       >
       <WordPanel
         v-slot="{ close }"

@@ -2,6 +2,7 @@
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
+import CheckField from '../fields/CheckField.vue'
 import AccountItems from './AccountItems.vue'
 import AccountLooks from './AccountLooks.vue'
 import AccountPayments from './AccountPayments.vue'
@@ -20,7 +21,7 @@ import { prepareStatements } from '../../calls/statements'
 import { periodWords } from './statement-words'
 import { termsWords } from '../../../core/documents/terms'
 import { kindOfPeriod, type StatementPeriod } from '../../../core/receivables/statement'
-import type { Account, PaymentRow } from '../../contract'
+import type { Account, OpenRow, PaymentRow } from '../../contract'
 
 /**
  * One customer's account: what is open with its marks, and what was paid; the place where a payment is
@@ -78,10 +79,18 @@ const toCheck = ({ period }: { period: StatementPeriod | null }) => ({
 })
 const reminding = ref(false)
 const late = computed(() => view.value?.items.some((item) => item.late > 0 && Number(item.open) > 0))
+/** Something is at the last level already: it is asked for once more where a person says so. */
+const atLast = computed(() => view.value?.items.some((item) => item.late > 0 && isAtLast(item)))
+const isAtLast = (item: OpenRow) => (item.reminders.at(-1)?.level ?? 0) >= view.value!.levels
+const lastAgain = ref(false)
+watch(reminding, () => {
+  lastAgain.value = false
+})
 async function makeReminders() {
+  const again = lastAgain.value && atLast.value ? ({ lastAgain: true } as const) : {}
   reminding.value = false
   for (const currency of view.value!.currencies)
-    await attempt(() => makeStatements({ form: 'reminder', until: day }, currency))
+    await attempt(() => makeStatements({ form: 'reminder', until: day, ...again }, currency))
 }
 const undoing = shallowRef<PaymentRow>()
 const undo = computed({
@@ -135,7 +144,7 @@ useMainKey(() => {
     <div class="body">
       <p class="soft terms">{{ t('accounts.paysTerms', { terms: termsWords(view.terms) }) }}</p>
       <h2>{{ t('common.open') }}</h2>
-      <AccountItems :items="view.items" :day="day" :may="may" @changed="load" />
+      <AccountItems :items="view.items" :day="day" :may="may" :levels="view.levels" @changed="load" />
       <h2>{{ t('accounts.statementsOfAccount') }}</h2>
       <ul :aria-label="t('accounts.statementsOfAccount')" data-test="statements">
         <li v-for="one in view.statements" :key="one.preparedId">
@@ -181,7 +190,10 @@ useMainKey(() => {
       :title="t('accounts.remindName', { name: view.name })"
       :go="t('accounts.prepareIt')"
       @go="makeReminders"
-      ><p>{{ t('accounts.oneLetterEach') }}</p></Ask
+      ><p>{{ t('accounts.oneLetterEach') }}</p>
+      <CheckField v-if="atLast" v-model="lastAgain" data-test="last-again">{{
+        t('accounts.lastAgain')
+      }}</CheckField></Ask
     >
     <StatementDialog
       v-if="stating"

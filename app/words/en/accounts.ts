@@ -103,6 +103,8 @@ export const accounts = {
   waiveWhy: 'Waive {amount}: {why}',
   whyItIsWaived: 'why',
   waive: 'Waive what is open, why',
+  lastAgain: 'Ask once more for what is at the last level already',
+  levelAgain: 'last level again, {day}',
   openTab: 'Open',
   feeAndInterest: 'fee and interest',
   isWaived: '{amount} of {number} is waived.',

@@ -2,7 +2,8 @@ import { day, id, Joi } from '../../http/checks'
 
 /** What a statement tells of. */
 export const period = Joi.alternatives().try(
-  Joi.object({ form: Joi.valid('open items', 'reminder').required(), until: day.required() }),
+  Joi.object({ form: Joi.valid('open items').required(), until: day.required() }),
+  Joi.object({ form: Joi.valid('reminder').required(), until: day.required(), lastAgain: Joi.valid(true) }),
   Joi.object({ form: Joi.valid('activity').required(), from: day.required(), until: day.required() }),
 )
 

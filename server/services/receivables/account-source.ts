@@ -133,12 +133,10 @@ export const accountSource: Source = {
   table: 'account',
   load: loadAccountContexts,
   isAskedFor: true,
-  occasion: (kind, context) =>
-    occasionOf(
-      kind === 'payment reminder'
-        ? { form: 'reminder', until: context.orderDate }
-        : context.source.statement!.period,
-    ),
+  occasion: (_kind, { orderDate, source }) => {
+    const { period } = source.statement!
+    return occasionOf(period.form === 'reminder' ? { ...period, until: orderDate } : period)
+  },
   versions: accountVersions,
   refusal: reminderRefusal,
   waiting: waitingReminders,

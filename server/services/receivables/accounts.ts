@@ -9,6 +9,7 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
+import { houseSettings } from '../house/settings'
 import { type Principal, theHouse } from '../people/principal'
 import {
   accountHead,
@@ -159,6 +160,8 @@ export interface Account {
   terms: Terms
   items: OpenRow[]
   payments: PaymentRow[]
+  /** How many levels reminders have. */
+  levels: number
   /** Currencies in which anything was ever booked. */
   currencies: string[]
   /** The newest twelve statements, issued or prepared. */
@@ -206,6 +209,7 @@ export async function account(customerId: number, who = theHouse): Promise<Accou
     ...customer,
     items: items.map((item) => ({ ...item, late: Math.max(0, daysLate(item.dueDate, day)) })),
     payments,
+    levels: (await houseSettings()).reminders.levels.length,
     currencies: (await currenciesOf(who, customerId)).map((one) => one.currency),
     looked: looked.map(({ seen, ...one }) => {
       const not = seen.find((condition) => !condition.holds)

@@ -71,6 +71,9 @@ export async function moneyFigures(wanted: string, who: Principal): Promise<Mone
       // a young house has not sold for so long yet
       outstanding: daysOutstanding(open, invoiced, Math.max(1, days ?? 1)),
     })),
-    levels: levels.map((one) => ({ ...one, name: reminders.levels[one.level - 1]?.name ?? '' })),
+    levels: levels.map((one) => ({
+      ...one,
+      name: (reminders.levels[one.level - 1] ?? reminders.levels.at(-1)!).name,
+    })),
   }
 }

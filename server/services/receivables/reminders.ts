@@ -69,6 +69,7 @@ export async function remindersOf(
         language,
         rule,
         rates: bearing?.rates(row.sourceId),
+        lastAgain: statement.period.form === 'reminder' && statement.period.lastAgain,
         arrived: arrived.get(row.sourceId),
       },
       today,
