@@ -76,7 +76,7 @@ export function newConditions(
       words,
       condition: { about, is: 'one of', values: [] } as Condition,
     })),
-    ...choices.fields.map((field) => ({
+    ...(event === 'time' ? choices.customerFields : choices.fields).map((field) => ({
       words: t('common.itsFieldField', { field }),
       condition: { about: 'field', field, is: 'contains', value: '' } as Condition,
     })),

@@ -44,7 +44,7 @@ export interface EventFacts {
   country: string
   salesperson: string
   items?: string[]
-  /** The house's own order fields; those left empty are missing. */
+  /** The house's own fields of the order, or of an account's customer; those left empty are missing. */
   fields?: Record<string, string>
 }
 

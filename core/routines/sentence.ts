@@ -150,12 +150,15 @@ export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = 
   time: kindsOf('account'),
 }
 
-/** Whether a condition can be asked of what an event is about: an account has no items, an order no balance. */
+/**
+ * Whether a condition can be asked of what an event is about: an account has no items, an order no balance. A field is
+ * the order's own, or of an account its customer's.
+ */
 export const canBeAsked = (condition: Condition, event: RoutineEvent): boolean => {
   const ofAccount = event === 'time'
   if (condition.about === 'total') return ofAccount === ['balance', 'overdue'].includes(condition.of)
   if (condition.about === 'late') return ofAccount
-  return !(ofAccount && (condition.about === 'item' || condition.about === 'field'))
+  return !(ofAccount && condition.about === 'item')
 }
 
 /** What it waits for, in words: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */

@@ -3,6 +3,7 @@ import { run } from '../../server/db/connection'
 import { dropFilter, keepFilter, savedFilters } from '../../server/services/house/saved-filters'
 import { accounts } from '../../server/services/receivables/accounts-queries'
 import type { AccountFilter } from '../../server/services/receivables/accounts'
+import { accountsDue } from '../../server/services/receivables/accounts-due'
 import { levelsDue } from '../../server/services/receivables/levels-due'
 import {
   prepareStatements,
@@ -35,6 +36,20 @@ describe('accounts', () => {
     expect(await found({ notStatedFor: 30 })).not.toContain('10417')
     const [row] = (await accounts({ ...all, search: house.customer('10417').name }, who)).rows
     expect(row).toMatchObject({ stated: today(), reminded: today() })
+  })
+
+  test('by a field of the house’s own: filled, or with what it contains', async () => {
+    await lateInvoice(house, '10451', 20)
+    await run(`update customer set fields = '{"Hive count": "Twelve of ash"}' where number = '10451'`)
+    expect(await found({ field: 'Hive count' })).toEqual(['10451'])
+    expect(await found({ field: 'Hive count', fieldHolds: 'twelve' })).toEqual(['10451'])
+    expect(await found({ field: 'Hive count', fieldHolds: '%' })).toEqual([])
+    const period = { form: 'reminder', until: today() } as const
+    const due = await accountsDue('payment reminder', period)
+    expect(due.find((one) => one.facts.customer === '10451')!.facts).toMatchObject({
+      late: 20,
+      fields: { 'Hive count': 'Twelve of ash' },
+    })
   })
 
   test('of one brand: what is owed to it alone, and statements of it alone', async () => {

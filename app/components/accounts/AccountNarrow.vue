@@ -6,21 +6,11 @@ import WordPanel from '../list/WordPanel.vue'
 import { attempt } from '../../composables/api'
 import { plural } from '../../composables/format'
 import { useSession } from '../../stores/session'
+import type { Narrowing } from './narrowing'
 import { fetchAccountChoices } from '../../calls/accounts'
 
 /** What accounts are narrowed by beyond what they owe: a word of the page's sentence that opens a panel. */
-export type Narrow = Record<
-  | 'group'
-  | 'salesperson'
-  | 'country'
-  | 'overdueOver'
-  | 'balanceOver'
-  | 'lateOver'
-  | 'brand'
-  | 'notStatedFor'
-  | 'notRemindedFor',
-  string
->
+type Narrow = Omit<Narrowing, 'search' | 'only'>
 const props = defineProps<{ value: Narrow }>()
 const emit = defineEmits<{ set: [change: Partial<Narrow>] }>()
 
@@ -37,7 +27,7 @@ const any = (values: readonly string[] = []) => [
 ]
 const words = computed(() => {
   const { group, salesperson, country, overdueOver, balanceOver, lateOver } = props.value
-  const { brand, notStatedFor, notRemindedFor } = props.value
+  const { brand, notStatedFor, notRemindedFor, field, fieldHolds } = props.value
   const said = [
     brands.find((one) => one.code === brand)?.name,
     group,
@@ -46,6 +36,7 @@ const words = computed(() => {
     overdueOver && t('accounts.overdueOverSum', { sum: overdueOver }),
     balanceOver && t('accounts.owingOverSum', { sum: balanceOver }),
     lateOver && t('accounts.lateOverDays', { days: plural(Number(lateOver), 'day') }),
+    field && (fieldHolds ? `${field}: ${fieldHolds}` : field),
     notStatedFor && t('accounts.notStatedFor', { days: plural(Number(notStatedFor), 'day') }),
     notRemindedFor && t('accounts.notRemindedFor', { days: plural(Number(notRemindedFor), 'day') }),
   ].filter(Boolean)
@@ -114,6 +105,20 @@ const takeDays = (name: 'lateOver' | 'notStatedFor' | 'notRemindedFor', text: st
         inputmode="numeric"
         @update:model-value="takeDays('notRemindedFor', $event)"
       />
+      <template v-if="choices?.fields.length">
+        <SelectField
+          :model-value="value.field"
+          :label="t('accounts.ownField')"
+          :choices="any(choices.fields)"
+          @update:model-value="emit('set', { field: $event, fieldHolds: '' })"
+        />
+        <FormField
+          v-if="value.field"
+          :model-value="value.fieldHolds"
+          :label="t('accounts.whatItHolds')"
+          @update:model-value="emit('set', { fieldHolds: $event })"
+        />
+      </template>
       <SelectField
         v-if="brands.length > 1"
         :model-value="value.brand"

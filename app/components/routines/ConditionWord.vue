@@ -16,7 +16,12 @@ import type { RoutineChoices } from '../../contract'
 import { choicesFor, nameIn } from '../../composables/routineWords'
 
 /** One condition of a sentence: its words open what it is about, and a way to take it out. */
-const props = defineProps<{ choices: RoutineChoices; disabled: boolean; begin: boolean }>()
+const props = defineProps<{
+  choices: RoutineChoices
+  disabled: boolean
+  begin: boolean
+  ofAccount: boolean
+}>()
 const condition = defineModel<Condition>({ required: true })
 const emit = defineEmits<{ remove: [] }>()
 
@@ -124,7 +129,7 @@ const among = [
     <template v-else-if="condition.about === 'field'">
       <SelectField
         :model-value="condition.field"
-        :choices="choices.fields"
+        :choices="ofAccount ? choices.customerFields : choices.fields"
         :aria-label="t('routines.orderField')"
         @update:model-value="set({ field: $event })"
       />

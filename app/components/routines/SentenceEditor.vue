@@ -59,7 +59,11 @@ const eventValue = computed(() =>
 function setEvent(value: string) {
   const on = routineEvents.find((one) => value.startsWith(one))!
   const issue = on === 'order status' ? 'invoice' : (value.slice(on.length + 1) as RoutineSentence['issue'])
-  const conditions = sentence.value.conditions.filter((one) => canBeAsked(one, on))
+  // an order's fields are not its customer's
+  const others = (on === 'time') !== (event.value === 'time')
+  const conditions = sentence.value.conditions.filter(
+    (one) => canBeAsked(one, on) && !(others && one.about === 'field'),
+  )
   const { at, period, ...rest } = sentence.value
   sentence.value = {
     ...rest,
@@ -144,6 +148,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
             :choices="choices"
             :disabled="disabled"
             :begin="index === justAdded"
+            :of-account="event === 'time'"
             @update:model-value="setCondition(index, $event)"
             @remove="removeCondition(index)" /></template></I18nT
     ></template>

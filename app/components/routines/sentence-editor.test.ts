@@ -7,7 +7,13 @@ import FormField from '../fields/FormField.vue'
 import ManyList from '../list/ManyList.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPicker from '../list/WordPicker.vue'
-import { checkSentence, type Condition, type RoutineSentence } from '../../../core/routines/sentence'
+import { newConditions } from '../../composables/routineWords'
+import {
+  checkSentence,
+  type Condition,
+  type RoutineEvent,
+  type RoutineSentence,
+} from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
 
 const choices = {
@@ -20,6 +26,7 @@ const choices = {
   salespersons: ['Maeve Tarrant'],
   currencies: ['EUR', 'GBP'],
   fields: ['Season order'],
+  customerFields: ['Hive count'],
   roles: ['buying', 'billing', 'goods-in'],
 } as unknown as RoutineChoices // the words of kinds and people are not asked here
 const plain: RoutineSentence = {
@@ -154,9 +161,10 @@ describe('a routine written out', () => {
 })
 
 describe('one condition', () => {
-  function word(condition: Condition) {
+  function word(condition: Condition, ofAccount = false) {
     const page = mount(ConditionWord, {
       props: {
+        ofAccount,
         choices,
         disabled: false,
         begin: false,
@@ -167,6 +175,18 @@ describe('one condition', () => {
     })
     return { page, now: () => page.props('modelValue'), words: () => page.get('b').text() }
   }
+
+  test('of an account asks how late it is, and for its customer’s fields', async () => {
+    const late = word({ about: 'late', is: 'over', days: '' }, true)
+    expect(late.words()).toBe('its oldest item is late for more than … days')
+    await late.page.get('[data-test="condition-days"] input').setValue(' 45 ')
+    expect(late.now()).toEqual({ about: 'late', is: 'over', days: '45' })
+    const offered = (event: RoutineEvent) => newConditions(choices, event).map((one) => one.words)
+    expect(offered('time')).toContain('its field “Hive count” …')
+    expect(offered('time')).not.toContain('its field “Season order” …')
+    expect(offered('order status')).toContain('its field “Season order” …')
+    expect(offered('order status')).not.toContain('its oldest item is late for more than … days')
+  })
 
   test('that says nothing yet says so', () => {
     expect(word({ about: 'group', is: 'one of', values: [] }).words()).toBe('its group is …')

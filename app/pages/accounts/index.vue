@@ -10,6 +10,7 @@ import ListPane from '../../components/list/ListPane.vue'
 import SavedFilters from '../../components/list/SavedFilters.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
+import { narrowing, narrowingNames } from '../../components/accounts/narrowing'
 import { useLevelsDue } from '../../components/accounts/use-levels-due'
 import { useFilters } from '../../composables/useFilters'
 import { useList } from '../../composables/useList'
@@ -26,38 +27,14 @@ import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 /** Who owes what: customers with something open, by age, most overdue first; the account in hand at the right. */
 const { filters, set, standard } = useFilters({
-  search: '',
-  only: '',
+  ...narrowing,
   sort: 'overdue',
   down: 'yes',
   currency: '',
-  group: '',
-  salesperson: '',
-  country: '',
-  overdueOver: '',
-  balanceOver: '',
-  lateOver: '',
-  brand: '',
-  notStatedFor: '',
-  notRemindedFor: '',
   customer: '',
   /** The payment that somebody came for. */
   payment: '',
 })
-/** What a saved filter keeps. */
-const narrowing = [
-  'search',
-  'only',
-  'group',
-  'salesperson',
-  'country',
-  'overdueOver',
-  'balanceOver',
-  'lateOver',
-  'brand',
-  'notStatedFor',
-  'notRemindedFor',
-] as const
 interface AccountPage extends PageOf<AccountRow> {
   matching: number
   sums: { currency: string; balance: string }[]
@@ -65,7 +42,7 @@ interface AccountPage extends PageOf<AccountRow> {
 /** What the list is narrowed by, as far as anything is said. */
 const matching = computed(() =>
   Object.fromEntries(
-    narrowing.flatMap((name) => (filters.value[name] === '' ? [] : [[name, filters.value[name]]])),
+    narrowingNames.flatMap((name) => (filters.value[name] === '' ? [] : [[name, filters.value[name]]])),
   ),
 )
 /** Days are numbers where a run is told what matches. */
@@ -192,7 +169,7 @@ const open = (id: number) =>
             page="accounts"
             :filters="filters"
             :standard="standard"
-            :names="narrowing"
+            :names="narrowingNames"
             @set="set($event)"
           />
           <SearchField

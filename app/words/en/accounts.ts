@@ -105,6 +105,8 @@ export const accounts = {
   waive: 'Waive what is open, why',
   lastAgain: 'Ask once more for what is at the last level already',
   levelAgain: 'last level again, {day}',
+  ownField: 'Own field',
+  whatItHolds: 'What it holds',
   openTab: 'Open',
   feeAndInterest: 'fee and interest',
   isWaived: '{amount} of {number} is waived.',

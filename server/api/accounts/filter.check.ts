@@ -9,6 +9,8 @@ export const accountFilter = {
   salesperson: name(200),
   overdueOver: decimal,
   balanceOver: decimal,
+  field: name(60),
+  fieldHolds: text(100).allow(''),
   brand: name(20),
   notStatedFor: Joi.number().integer().min(0).max(3650),
   notRemindedFor: Joi.number().integer().min(0).max(3650),

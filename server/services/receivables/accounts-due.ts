@@ -27,6 +27,8 @@ export interface AccountAsked {
   group: string
   country: string
   salesperson: string
+  /** The house's own fields of the customer. */
+  fields: Record<string, string>
 }
 
 export interface AccountDue {

@@ -3,6 +3,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { ageingSteps } from '../../../core/receivables/ageing'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
+import { ownFields } from '../fields/own-fields'
 import { company } from '../house/house'
 import { type Listed, likeText, keyset, paged } from '../keyset'
 import { brandsOf, type Principal, theHouse } from '../people/principal'
@@ -36,7 +37,7 @@ const accountsSql = (who: Principal) => `
     coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
     coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance,
     g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
-    c.group_name "group", c.billing ->> 'country' country, c.salesperson
+    c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
   from (
     select s.customer_id, s.currency, array[${stepSums}] steps,
       coalesce(sum(s.open) filter (where s.step > 0), 0) overdue,
@@ -91,6 +92,12 @@ function matches(filter: AccountFilter, who: Principal, parameters: unknown[]): 
   if (filter.group) conditions.push(`x.group = ${bind(filter.group)}`)
   if (filter.country) conditions.push(`x.country = ${bind(filter.country)}`)
   if (filter.salesperson) conditions.push(`x.salesperson = ${bind(filter.salesperson)}`)
+  if (filter.field) {
+    const value = `lower(coalesce(x.fields ->> ${bind(filter.field)}, ''))`
+    conditions.push(
+      filter.fieldHolds?.trim() ? `${value} like ${bind(likeText(filter.fieldHolds))}` : `${value} <> ''`,
+    )
+  }
   if (filter.overdueOver) conditions.push(`x.overdue > ${bind(filter.overdueOver)}::numeric`)
   if (filter.balanceOver) conditions.push(`x.balance > ${bind(filter.balanceOver)}::numeric`)
   if (filter.lateOver !== undefined)
@@ -123,7 +130,7 @@ export async function matchingAccounts(
 /** What accounts can be narrowed by. */
 export async function accountChoices(
   who: Principal,
-): Promise<{ groups: string[]; salespeople: string[]; countries: string[] }> {
+): Promise<{ groups: string[]; salespeople: string[]; countries: string[]; fields: string[] }> {
   const distinct = async (column: string) => {
     const found = await rows<{ value: string }>(
       `select distinct ${column} value
@@ -137,6 +144,7 @@ export async function accountChoices(
     groups: await distinct('c.group_name'),
     salespeople: await distinct('c.salesperson'),
     countries: await distinct("c.billing ->> 'country'"),
+    fields: (await ownFields('customer')).map(({ name }) => name),
   }
 }
 

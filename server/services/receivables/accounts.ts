@@ -64,6 +64,9 @@ export interface AccountFilter {
   lateOver?: number
   /** A brand's code: what is owed to it alone. */
   brand?: string
+  /** One of the house's own fields of customers, and what it contains; without that: it is filled. */
+  field?: string
+  fieldHolds?: string
   /** No statement, or no reminder, was issued within so many days. */
   notStatedFor?: number
   notRemindedFor?: number

@@ -194,7 +194,7 @@ export const accountsAfter = (after: number, count: number, who: Principal) =>
   rows<AccountAsked>(
     `select a.id, a.customer_id "customerId", a.currency, b.code brand, c.number customer, c.name,
       c.language "customerLanguage", coalesce(c.group_name, '') "group",
-      coalesce(c.billing ->> 'country', '') country, c.salesperson
+      coalesce(c.billing ->> 'country', '') country, c.salesperson, c.fields
     from account a
     join customer c on c.id = a.customer_id
     join brand b on b.id = a.brand_id

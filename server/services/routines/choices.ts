@@ -1,7 +1,9 @@
 /** What the words of a sentence can be, out of the house's own records. */
 export interface RoutineChoices {
   statuses: string[]
+  /** The house's own fields of orders, and of customers for routines about accounts. */
   fields: string[]
+  customerFields: string[]
   roles: string[]
   groups: string[]
   countries: string[]

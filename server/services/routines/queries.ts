@@ -27,6 +27,7 @@ export async function routineChoices(who = theHouse): Promise<RoutineChoices> {
     ...found,
     statuses: orderStatuses,
     fields: (await ownFields('order')).map(({ name }) => name),
+    customerFields: (await ownFields('customer')).map(({ name }) => name),
     roles: contactRoles,
     brands: await rows(`select code value, name words from brand where ${within(who, 'id')} order by id`),
     customers: await rows(
