@@ -54,6 +54,7 @@ const choices = {
   salespersons: ['Maeve Tarrant'],
   currencies: ['EUR', 'GBP'],
   fields: ['Season order'],
+  customerFields: ['Hive count'],
 } as unknown as RoutineChoices // the words of kinds and people are not asked here
 
 describe('the choices of a condition', () => {
@@ -83,5 +84,6 @@ describe('the choices of a condition', () => {
     expect(offered).toContain('what is past due is over …')
     expect(offered).not.toContain('it holds the item …')
     expect(offered).not.toContain('its field “Season order” …')
+    expect(offered).toContain('its field “Hive count” …')
   })
 })

@@ -1,8 +1,10 @@
 import { expect, test } from 'vitest'
 import { type Day } from '../../core/documents/days'
+import { starterReminders } from '../../core/receivables/reminders'
 import { Decimal, sum } from '../../core/money/decimal'
 import { rows, run } from '../../server/db/connection'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { changeHouse } from '../../server/services/house/settings'
 import { theHouse } from '../../server/services/people/principal'
 import { ageing } from '../../server/services/receivables/accounts'
 import { accountsDue } from '../../server/services/receivables/accounts-due'
@@ -10,11 +12,16 @@ import { booksOf } from '../../server/services/receivables/account-source'
 import { moneyFigures } from '../../server/services/receivables/money-figures'
 import { prepareStatements } from '../../server/services/receivables/statements'
 import { useHouse } from './house'
-import { lateInvoice, payInvoice, today, who } from './money'
+import { issuePrepared, lateInvoice, payInvoice, prepareReminder, today, who } from './money'
 
 /* How fast money comes: figures that agree with the accounts and the statements they lead to. */
 const house = useHouse({ reports: false })
 
+const costly = {
+  ...starterReminders,
+  levels: starterReminders.levels.map((level) => ({ ...level, fee: '5' })),
+  booksCharges: true,
+}
 const late = async (customer: string, days: number) => (await lateInvoice(house, customer, days)).id
 const pay = (customer: string, documentId: number, amount: string, date: Day) =>
   payInvoice(house, customer, { documentId, amount, date })
@@ -67,4 +74,15 @@ test('money counts for the level that asked for it, from the day after and withi
 
 test('a currency in which nothing was booked is answered with the house’s', async () => {
   expect(await moneyFigures('USD', theHouse)).toMatchObject({ currency: 'EUR' })
+})
+
+test('a fee is owed, and was not sold', async () => {
+  const now = async () => (await moneyFigures('EUR', theHouse)).months.at(-1)!
+  const before = await now()
+  await changeHouse({ reminders: costly })
+  const { outcome, reason } = await issuePrepared((await prepareReminder(house, '10417')).preparedId!)
+  expect(outcome, reason).toBe('issued')
+  const after = await now()
+  expect(new Decimal(after.open).minus(before.open).toFixed(2)).toBe('5.00')
+  expect(after.invoiced).toBe(before.invoiced)
 })

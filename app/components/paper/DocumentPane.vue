@@ -77,7 +77,7 @@ const paid = computed(() =>
   view.value?.open === null || !view.value?.dueDate
     ? null
     : paymentState(
-        { open: view.value.open, amount: view.value.toPay, dueDate: view.value.dueDate },
+        { open: view.value.open, amount: view.value.owed!, dueDate: view.value.dueDate },
         houseToday(),
       ),
 )

@@ -130,6 +130,8 @@ export interface DocumentView extends SourceRef {
   takenOver: boolean
   pages: number | null
   open: string | null
+  /** What was booked as owed by it: of a reminder its fee and interest. Null where nothing was. */
+  owed: string | null
   /** What was booked on it, oldest first; a counter-entry is below zero. */
   booked: { on: string; amount: string; kind: 'credit' | 'payment' | 'discount' | 'write-off'; how: string }[]
   dispute: string

@@ -128,7 +128,7 @@ export const documentRow = (id: number) =>
       coalesce(i.dispute, '') dispute, i.promised_on::text "promisedOn", d.customer_id "customerId",
       d.customer_name "customerName", d.tax::text, d.total::text, d.to_pay::text "toPay", d.currency,
       d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages,
-      d.series_id is null "takenOver", i.open::text
+      d.series_id is null "takenOver", i.open::text, i.amount::text owed
     from document d
     ${sourceJoins('d')}
     left join document_file f on f.document_id = d.id

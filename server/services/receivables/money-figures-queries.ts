@@ -22,7 +22,7 @@ const stepSum = (_: string, step: number) =>
 
 /**
  * What was owed at the end of days, by age. An invoice and what settled it are bookings of their days: together they
- * are what was open of it on any day.
+ * are what was open of it on any day. What reminders booked is owed, and was not sold.
  */
 export const owedAt = (
   who: Principal,
@@ -31,7 +31,7 @@ export const owedAt = (
   rows<Pick<MonthOwed, 'until' | 'steps' | 'open' | 'invoiced'> & { days: number | null }>(
     `with
       item as (
-        select d.id, d.date as day, i.due_date, i.amount
+        select d.id, d.kind, d.date as day, i.due_date, i.amount
         from open_item i
         join document d on d.id = i.document_id
         where d.currency = $currency and ${ofBrands(who, 'd.brand_id')}
@@ -64,7 +64,7 @@ export const owedAt = (
       (
         select coalesce(sum(i.amount), 0)::text
         from item i
-        where i.day <= m.until and i.day > m.until - $salesDays::int
+        where i.day <= m.until and i.day > m.until - $salesDays::int and i.kind <> 'payment reminder'
       ) invoiced,
       least($salesDays::int, m.until - (select min(i.day) from item i) + 1) days
     from unnest($ends::date[]) m (until)
