@@ -112,4 +112,13 @@ dd {
   font-size: var(--small);
   white-space: nowrap;
 }
+/* Five sums side by side cannot be read on a phone; the list has them. */
+@media (max-width: 700px) {
+  .chart {
+    display: none;
+  }
+  .facts {
+    flex: 1;
+  }
+}
 </style>

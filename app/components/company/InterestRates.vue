@@ -117,4 +117,8 @@ function keep() {
   display: grid;
   gap: 3px;
 }
+.day :deep(label) {
+  font-size: var(--small);
+  color: var(--soft-ink);
+}
 </style>
