@@ -5,6 +5,11 @@ import { route } from '../../http/route'
 import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
 
+/** What a letter costs takes nothing off, and nobody is reminded of less than nothing. */
+const notBelowZero = decimal
+  .pattern(/^\d/)
+  .messages({ 'string.pattern.base': '{{#label}} is a sum like 12.50, not below zero' })
+
 /** A text in each language of documents. */
 const inLanguages = (most: number) =>
   Joi.object(Object.fromEntries(languages.map((one) => [one, text(most).required()])))
@@ -31,7 +36,7 @@ export default route<object, object, Partial<HouseSettings>>(
       countOpens: Joi.boolean(),
       reminders: Joi.object({
         daysBetween: Joi.number().integer().min(1).max(365).required(),
-        least: decimal.required(),
+        least: notBelowZero.required(),
         levels: Joi.array()
           .items(
             Joi.object({
@@ -40,7 +45,7 @@ export default route<object, object, Partial<HouseSettings>>(
               words: inLanguages(2000).required(),
               afterDays: Joi.number().integer().min(1).max(365).required(),
               interest: Joi.boolean().default(false),
-              fee: decimal.default('0'),
+              fee: notBelowZero.default('0'),
             }),
           )
           .min(1)
