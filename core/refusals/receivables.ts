@@ -40,7 +40,7 @@ export const receivables = {
     'Payment of {number} is promised for {day}. Wait for it, or take the mark away in Accounts.',
   'reminded-lately':
     '{number} was reminded of on {day}, and reminders are {days} days apart. Send it all the same?',
-  'nothing-waived': 'Nothing of {number} is waived any more. Look again.',
+  'nothing-waived': 'So much of {number} is not waived any more, so nothing was taken back. Look again.',
   'open-changed': 'By now {open} {currency} are open on {number}, so nothing was waived. Look at it again.',
   'other-currency': '{item} is in {currency}, the payment in {currency2}.',
   'other-customer': "{item} is not {customer}'s.",

@@ -118,8 +118,10 @@ describe('what is open', () => {
       [id],
     )
     expect(kept!.words).toBe('612.54 EUR was waived: agreed on the telephone')
-    await takeWaiverBack(id, who)
-    await expect(takeWaiverBack(id, who)).rejects.toThrow(`Nothing of ${number} is waived`)
+    await expect(takeWaiverBack(id, '-1', who)).rejects.toThrow('not waived any more')
+    await expect(takeWaiverBack(id, '612.55', who)).rejects.toThrow('not waived any more')
+    await takeWaiverBack(id, '612.54', who)
+    await expect(takeWaiverBack(id, '612.54', who)).rejects.toThrow(`So much of ${number} is not waived`)
     expect(await openOf('10444')).toEqual([{ kind: 'invoice', amount: '612.54', open: '612.54' }])
     await balances()
     await statementsHold(today())

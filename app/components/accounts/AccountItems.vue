@@ -36,7 +36,7 @@ const waiveIt = (item: OpenRow, why: string, close: () => void) =>
       t('accounts.isWaived', { number: item.number, amount: money(item.open, item.currency) }),
       {
         undo: async () => {
-          await takeWaiverBack(item.id)
+          await takeWaiverBack(item.id, item.open)
           emit('changed')
         },
       },

@@ -40,14 +40,18 @@ export async function waive(
   })
 }
 
-/** Takes back what was waived of a document: it is open again. @throws Refusal "nothing-waived", "closed-period" */
-export async function takeWaiverBack(documentId: number, who: Principal): Promise<void> {
+/**
+ * Takes a sum back that was waived of a document: it is open again.
+ * @throws Refusal "nothing-waived" where so much of it is not waived any more, "closed-period"
+ */
+export async function takeWaiverBack(documentId: number, amount: string, who: Principal): Promise<void> {
   await inTransaction(async () => {
     const item = await itemToWaive(documentId)
     const { waived } = (await waivedOf(documentId))!
-    if (new Decimal(waived).lte(0)) throw new Refusal('nothing-waived', { values: { number: item.number } })
-    await book(item, new Decimal(waived).neg().toString(), who)
-    await note({ documentId }, who.name, `${waived} ${item.currency} is owed again: it was waived before.`)
+    if (new Decimal(amount).lte(0) || new Decimal(waived).lt(amount))
+      throw new Refusal('nothing-waived', { values: { number: item.number } })
+    await book(item, new Decimal(amount).neg().toString(), who)
+    await note({ documentId }, who.name, `${amount} ${item.currency} is owed again: it was waived before.`)
   })
 }
 
