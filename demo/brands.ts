@@ -30,7 +30,9 @@ export interface BrandData {
   senderName: string
   senderAddress: string
   replyTo: string
-  design: Omit<Look, 'logo' | 'hiddenSums'>
+  design: Omit<Look, 'logo' | 'hiddenSums' | 'slip'>
+  /** Its statements and reminders end in a slip. */
+  slip?: boolean
   logo: string
   logoWidth: number
   series: Record<
@@ -89,6 +91,7 @@ export async function loadBrand(brand: BrandData, folder: string): Promise<numbe
     ...brand.design,
     logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth },
     hiddenSums: [],
+    slip: brand.slip ?? false,
   })
   for (const kind of documentKinds) {
     await run(

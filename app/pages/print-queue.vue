@@ -40,7 +40,12 @@ async function load() {
 onMounted(load)
 useLive(['line'], () => void load(), 300)
 
-const chosen = computed(() => (picks.chosen.value.length > 0 ? picks.chosen.value : rows.value))
+/** A reminder on which something was booked since is not printed. */
+const chosen = computed(() =>
+  (picks.chosen.value.length > 0 ? picks.chosen.value : rows.value).filter(
+    (row) => row.overtaken.length === 0,
+  ),
+)
 const pages = computed(() => chosen.value.reduce((total, row) => total + row.pages, 0) * Number(copies.value))
 const url = computed(() =>
   chosen.value.length
@@ -97,7 +102,14 @@ useMainKey(() => {
             <span class="number mono">{{ row.number }}</span><span class="name cut">{{
               row.customerName
             }}</span
-            ><span class="soft pages">{{ plural(row.pages, 'page') }}</span
+            ><NuxtLink
+              v-if="row.overtaken.length"
+              class="pages"
+              :to="`/register?search=${row.number}&in=${row.documentId}`"
+              :title="t('line.asksForTooMuch', { numbers: row.overtaken.join(', ') })"
+              data-test="overtaken"
+              >{{ t('line.notPrinted') }}</NuxtLink
+            ><span v-else class="soft pages">{{ plural(row.pages, 'page') }}</span
             ><span class="total amount">{{ money(row.total, row.currency) }}</span
             ><span class="soft age">{{ shortTime(row.since) }}</span>
           </template>

@@ -62,6 +62,8 @@ export type StripDesign =
   /** What is owed by age, on statements. */
   | { strip: 'ageing' }
   | { strip: 'note' }
+  /** What is cut off and sent back with a payment, on statements. */
+  | { strip: 'slip' }
   /** The small print on every page, in columns or as one running text. */
   | { strip: 'footer'; as: 'columns' | 'running text'; rule: { colour: Colour | null; width: number } }
   /** Pieces anywhere, on the first page or on every page, behind everything else. */

@@ -8,6 +8,8 @@ export interface Look {
   colours: Design['colours']
   logo: DesignPicture | null
   hiddenSums: HideableSum[]
+  /** Whether what asks for the payment of an account ends in a slip that is sent back with it. */
+  slip: boolean
 }
 
 /** ISO 216 A4. */
@@ -21,8 +23,10 @@ const a4: PageDesign = {
   continuedTop: 34,
 }
 
+const slipWhere = (slip: boolean): StripDesign[] => (slip ? [{ strip: 'slip' }] : [])
+
 /** Hairlines on white. */
-const plainStrips = (hidden: HideableSum[]): StripDesign[] => [
+const plainStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
   {
     strip: 'letterhead',
     band: null,
@@ -37,11 +41,12 @@ const plainStrips = (hidden: HideableSum[]): StripDesign[] => [
   { strip: 'ageing' },
   { strip: 'payment', box: null, title: null },
   { strip: 'note' },
+  ...slipWhere(slip),
   { strip: 'footer', as: 'columns', rule: { colour: null, width: 0.5 } },
 ]
 
 /** A band of colour at the head, boxes behind the sum to pay and the payment. */
-const boldStrips = (hidden: HideableSum[]): StripDesign[] => [
+const boldStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
   {
     strip: 'letterhead',
     band: { colour: 'brand', height: 35 },
@@ -80,6 +85,7 @@ const boldStrips = (hidden: HideableSum[]): StripDesign[] => [
   { strip: 'ageing' },
   { strip: 'payment', box: 'ground', title: 'brand' },
   { strip: 'note' },
+  ...slipWhere(slip),
   { strip: 'footer', as: 'running text', rule: { colour: 'brand', width: 1.4 } },
 ]
 
@@ -89,7 +95,7 @@ export const suppliedDesigns = {
 } as const
 
 /** A supplied design in a house's fonts, colours and logo. */
-export function suppliedDesign({ name, supplied, fonts, colours, logo, hiddenSums }: Look): Design {
+export function suppliedDesign({ name, supplied, fonts, colours, logo, hiddenSums, slip }: Look): Design {
   const { strips, page } = suppliedDesigns[supplied]
   return {
     format: 1,
@@ -99,7 +105,7 @@ export function suppliedDesign({ name, supplied, fonts, colours, logo, hiddenSum
     fonts,
     colours,
     pictures: logo ? { logo } : {},
-    strips: strips(hiddenSums),
+    strips: strips(hiddenSums, slip),
   }
 }
 
@@ -113,5 +119,6 @@ export function lookOf(design: Design): Look {
     colours: design.colours,
     logo: design.pictures.logo ?? null,
     hiddenSums: sums?.hidden ?? [],
+    slip: design.strips.some((one) => one.strip === 'slip'),
   }
 }

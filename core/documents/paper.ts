@@ -44,6 +44,8 @@ export interface Paper {
   payment: PaperPayment | null
   /** What is owed by age, on a statement. */
   ageing?: { label: string; amount: string }[]
+  /** What is sent back with a payment, where the design has it: what it is for, and what the payer writes in. */
+  slip?: { title: string; rows: { label: string; value: string }[]; fields: string[] }
   customerNote: string | null
   /** Paragraphs before the customer's note: where the goods go, own fields, texts of the house. */
   paragraphs?: string[]

@@ -44,6 +44,8 @@ export interface StatementWordList {
   /** Before what the payer wrote. */
   reference: (words: string) => string
   nameUs: (customerNumber: string) => string
+  /** The slip that is sent back with a payment, and what the payer writes in it. */
+  slip: { title: string; paid: string; paidOn: string; how: string }
   carried: string
   broughtForward: string
 }
@@ -94,6 +96,12 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
     payOverdue: (amount) => `Please pay ${amount}, which is past due`,
     payAsDue: (amount) => `Please pay ${amount} as it falls due`,
     reference: (words) => `reference ${words}`,
+    slip: {
+      title: 'Please send this back with your payment',
+      paid: 'Amount paid',
+      paidOn: 'Paid on',
+      how: 'By bank transfer or cheque',
+    },
     nameUs: (number) => `Give your customer number ${number} with the payment.`,
     carried: 'Carried forward',
     broughtForward: 'Brought forward',
@@ -143,6 +151,12 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
     payOverdue: (amount) => `Bitte zahlen Sie die überfälligen ${amount}`,
     payAsDue: (amount) => `Bitte zahlen Sie ${amount} bei Fälligkeit`,
     reference: (words) => `Verwendungszweck ${words}`,
+    slip: {
+      title: 'Bitte mit Ihrer Zahlung zurücksenden',
+      paid: 'Gezahlter Betrag',
+      paidOn: 'Gezahlt am',
+      how: 'Per Überweisung oder Scheck',
+    },
     nameUs: (number) => `Bitte geben Sie bei der Zahlung Ihre Kundennummer ${number} an.`,
     carried: 'Übertrag',
     broughtForward: 'Übertrag',
@@ -192,6 +206,12 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
     payOverdue: (amount) => `Merci de régler ${amount}, déjà échus`,
     payAsDue: (amount) => `Merci de régler ${amount} à l’échéance`,
     reference: (words) => `référence ${words}`,
+    slip: {
+      title: 'À nous retourner avec votre règlement',
+      paid: 'Montant réglé',
+      paidOn: 'Réglé le',
+      how: 'Par virement ou par chèque',
+    },
     nameUs: (number) => `Indiquez votre numéro de client ${number} lors du règlement.`,
     carried: 'À reporter',
     broughtForward: 'Report',

@@ -1,9 +1,19 @@
 import { describe, expect, test } from 'vitest'
 import { layOut } from '../designs/layout'
+import { suppliedDesign } from '../designs/supplied'
 import { letterFacts } from '../emailtexts/letter-fields'
 import { languages, type Language } from '../money/format'
 import type { LedgerEntry, OpenEntry, StatementFacts } from '../receivables/statement'
-import { bold, exampleInvoice, metrics, order, ottermill, plain, tansyHollow } from '../testing/examples'
+import {
+  bold,
+  boldLook,
+  exampleInvoice,
+  metrics,
+  order,
+  ottermill,
+  plain,
+  tansyHollow,
+} from '../testing/examples'
 import type { PaperInput } from './from-order'
 import { statementPaper } from './statement'
 
@@ -159,4 +169,47 @@ test('an email lists what is open; a long list ends in how many more stand on th
   expect(values.overdue).toMatch(/290\.00/)
   expect(of([item({ open: '5.00', dueDate: '2026-12-24' })], '5.00').values.overdue).toBe('')
   expect(letterFacts([exampleInvoice()], people).tables.open.rows).toEqual([])
+})
+
+describe('the slip that is sent back with the payment', () => {
+  const withSlip = suppliedDesign({ ...boldLook, slip: true })
+  const drawn = (paper: ReturnType<typeof paperOf>, design = withSlip) =>
+    layOut(paper, design, metrics).pages.flatMap((page) =>
+      page.ops.flatMap((op) => (op.op === 'text' ? [op.text] : [])),
+    )
+
+  test('says whose payment it is, for which letter, the balance and what of it is past due', () => {
+    const notDue = item({ number: 'INV-8', dueDate: '2026-12-20', amount: '100.00', open: '100.00' })
+    const paper = paperOf(facts({ open: [item(), notDue], balance: '712.54' }))
+    expect(paper.slip!.rows.map(({ value }) => value)).toEqual([
+      ottermill.number,
+      'SA-2026-0001',
+      '712.54',
+      '612.54',
+    ])
+    expect(drawn(paper)).toEqual(expect.arrayContaining([paper.slip!.title, 'Amount paid', 'Paid on']))
+  })
+
+  test('stands only where the design has it, and where something is to pay', () => {
+    const title = paperOf(facts()).slip!.title
+    expect(drawn(paperOf(facts()), bold)).not.toContain(title)
+    const credit = item({ kind: 'credit note', amount: '-80.00', open: '-80.00' })
+    expect(drawn(paperOf(facts({ open: [credit], balance: '-80.00' })))).not.toContain(title)
+    expect(drawn(exampleInvoice())).not.toContain(title)
+  })
+
+  test.each(languages)('is never torn over two pages (%s)', (language) => {
+    const many = Array.from({ length: 34 }, (_, at) =>
+      item({ number: `INV-${at}`, amount: '10.00', open: '10.00' }),
+    )
+    for (let count = 20; count < many.length; count++) {
+      const open = many.slice(0, count)
+      const paper = paperOf(facts({ open, balance: `${count * 10}.00` }), language)
+      const { pages, problems } = layOut(paper, withSlip, metrics)
+      expect(problems).toEqual([])
+      const on = (words: string) =>
+        pages.findIndex((page) => page.ops.some((op) => op.op === 'text' && op.text === words))
+      expect(on(paper.slip!.fields[2]!)).toBe(on(paper.slip!.title))
+    }
+  })
 })

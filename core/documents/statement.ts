@@ -103,6 +103,9 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
         ? []
         : [{ label: own.unused, amount: money(statement.favour) }]),
     ],
+    ...(balance.gt(0)
+      ? { slip: slipOf(input, { due, label: `${label}, ${currency}`, charged }, money) }
+      : {}),
     customerNote: null,
     ...textsOf(input),
     legal: [],
@@ -168,6 +171,26 @@ function paymentOf(
     reference,
     code: code ?? null,
     codeCaption: code ? words.scan : '',
+  }
+}
+
+/** What is sent back with a payment: whose it is, for which letter, what is past due and what is owed in all. */
+function slipOf(
+  { kind, customer, language, number, reminder }: PaperInput,
+  { due, label, charged }: { due: Decimal; label: string; charged: DecimalText },
+  money: (amount: DecimalText) => string,
+): Paper['slip'] {
+  const words = paperWords[language]
+  const own = statementWords[language]
+  return {
+    title: own.slip.title,
+    rows: [
+      { label: words.customer, value: customer.number },
+      { label: reminder?.heading ?? kindFacts[kind].heading[language], value: number },
+      { label, value: money(charged) },
+      ...(due.gt(0) && !due.eq(charged) ? [{ label: own.overdue, value: money(due.toString()) }] : []),
+    ],
+    fields: [own.slip.paid, own.slip.paidOn, own.slip.how],
   }
 }
 

@@ -102,7 +102,7 @@ export interface EmailFacts {
   tables: {
     lines: EmailTable
     documents: EmailTable
-    /** What is open on a statement. */
+    /** What is open on a statement, or on the customer's account. */
     open: EmailTable
     /** Files that are had by a link; none where all is attached. */
     links: EmailTable

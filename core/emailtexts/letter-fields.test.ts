@@ -6,7 +6,7 @@ import { exampleInvoice, order } from '../testing/examples'
 import { starterText } from '../house/starter'
 import { fillEmailText } from './email-text'
 import { plainEmailLook } from './email-look'
-import { letterFacts } from './letter-fields'
+import { letterFacts, type OpenItem } from './letter-fields'
 
 const people = { customer: 'Ottermill', contact: 'Nuala Fennimore', brand: 'Tansy', sender: 'Maeve' }
 const paper = (number: string, change = {}, date = '2026-11-24'): Paper =>
@@ -63,5 +63,31 @@ describe('the supplied email of an invoice', () => {
     expect(nothing.text).toMatch(/nothing to pay|nichts zu zahlen|rien à régler/)
     for (const { text } of [paid, nothing]) expect(text).not.toMatch(/due on|fällig am|au plus tard le/)
     expect(nothing.text).not.toMatch(/0[.,]00/)
+  })
+})
+
+describe('open items in the email of an invoice', () => {
+  const item = (number: string): OpenItem => ({
+    kind: 'invoice',
+    number,
+    dueDate: '2026-12-24',
+    open: '12.5',
+  })
+  const listed = (open: OpenItem[], language: Language = 'en') =>
+    letterFacts([{ ...paper('INV-1'), language }], { ...people, open }).tables.open.rows
+
+  test('say number, due date and what is open; money on account by its name', () => {
+    const payment: OpenItem = { kind: 'payment', number: '', dueDate: null, open: '-40' }
+    expect(listed([item('INV-7'), payment], 'de')).toEqual([
+      ['INV-7', '24. Dez. 2026', '12,50'],
+      ['Zahlung', '', '−40,00'],
+    ])
+  })
+
+  test('that are many end in how many more there are', () => {
+    const rows = listed(Array.from({ length: 28 }, (_, at) => item(`INV-${at}`)))
+    expect(rows).toHaveLength(15)
+    expect(rows.at(-1)).toEqual(['and 14 more on the statement', '', ''])
+    expect(listed(Array.from({ length: 15 }, (_, at) => item(`INV-${at}`)))).toHaveLength(15)
   })
 })

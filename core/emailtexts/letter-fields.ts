@@ -1,8 +1,9 @@
 import { formatDay, type Day } from '../documents/days'
 import { kindFacts } from '../documents/kinds'
 import type { Paper, PaperFact } from '../documents/paper'
+import { statementWords } from '../documents/statement-words'
 import { Decimal, type DecimalText } from '../money/decimal'
-import { statementOf } from '../receivables/statement'
+import { statementOf, type OpenEntry } from '../receivables/statement'
 import { formatMoney, type Language } from '../money/format'
 import { isOwnFieldName, type EmailFacts, type EmailTable, type MergeFields } from './fields'
 
@@ -136,10 +137,20 @@ const openWords = {
   },
 } as const satisfies Record<Language, object>
 
-/** What is open on a statement, oldest due first; a long list says how many more there are. */
-function openTable([{ exact, language, currency }]: readonly [Paper, ...Paper[]]): EmailTable {
+/** What an email's list of open items tells of each. */
+export type OpenItem = Pick<OpenEntry, 'kind' | 'number' | 'dueDate' | 'open'>
+
+/**
+ * What is open on a statement, oldest due first; with any other document, what is open as the email is written. A long
+ * list says how many more there are.
+ */
+function openTable(
+  [{ exact, language, currency }]: readonly [Paper, ...Paper[]],
+  now: readonly OpenItem[],
+): EmailTable {
   const words = openWords[language]
-  const open = exact.statement?.open ?? []
+  const { entries } = statementWords[language]
+  const open: readonly OpenItem[] = exact.statement?.open ?? now
   const most = open.length > mostOpen ? mostOpen - 1 : mostOpen
   const rest = open.length - most
   return {
@@ -152,7 +163,7 @@ function openTable([{ exact, language, currency }]: readonly [Paper, ...Paper[]]
       ...open
         .slice(0, most)
         .map((one) => [
-          one.number,
+          one.kind === 'payment' || one.kind === 'refund' ? entries[one.kind] : one.number,
           one.dueDate ? formatDay(one.dueDate, language, 'short') : '',
           formatMoney(one.open, currency, language),
         ]),
@@ -175,6 +186,8 @@ interface Named {
   brand: string
   sender: string
   unpaid?: DecimalText | null
+  /** What is open on the customer's account; left out where the text does not list it. */
+  open?: readonly OpenItem[]
 }
 
 /**
@@ -200,7 +213,7 @@ export function letterFacts(
   )
   const related = (key: string) => all((paper) => paper.related?.[key] ?? '')
   const own = [...new Set(papers.flatMap((paper) => Object.keys(paper.related ?? {})))].filter(isOwnFieldName)
-  const { unpaid, ...named } = people
+  const { unpaid, open = [], ...named } = people
   const values: MergeFields = {
     ...named,
     ...Object.fromEntries(own.map((name) => [name, related(name)])),
@@ -229,7 +242,7 @@ export function letterFacts(
   const tables = {
     lines: linesTable(papers, inText),
     documents: documentsTable(papers),
-    open: openTable(papers),
+    open: openTable(papers, open),
     links: linksTable(links, first.language),
   }
   return { values, tables }

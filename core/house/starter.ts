@@ -115,6 +115,7 @@ export const starterLook = (name: string, colours: Look['colours'], logo: Look['
   colours,
   logo,
   hiddenSums: [],
+  slip: false,
 })
 
 /** A short code for a brand out of its name: the first letters of its words. */

@@ -16,6 +16,8 @@ export const dispatch = {
     '{number} came over from the program before, so it is not drawn here. Save the PDF that came with it instead.',
   'not-unsent': 'One of these documents is already on its way. Look again.',
   'nothing-to-print': 'None of these waits for the printer any more.',
+  'nothing-to-print/overtaken':
+    'Something was booked since on what these reminders ask for: they would ask for too much. Void them in the Register.',
   'one-by-one/emails': 'Emails of held or withdrawn orders are let go one by one.',
   'on-its-way': 'It is just being sent, or somebody was there first. Look again in a moment.',
   'order-stopped/several':

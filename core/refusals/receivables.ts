@@ -41,6 +41,7 @@ export const receivables = {
   'reminded-lately':
     '{number} was reminded of on {day}, and reminders are {days} days apart. Send it all the same?',
   'nothing-waived': 'So much of {number} is not waived any more, so nothing was taken back. Look again.',
+  'bad-waiver': 'At most what is open can be waived, above zero: {open} {currency}.',
   'open-changed': 'By now {open} {currency} are open on {number}, so nothing was waived. Look at it again.',
   'other-currency': '{item} is in {currency}, the payment in {currency2}.',
   'other-customer': "{item} is not {customer}'s.",

@@ -15,6 +15,7 @@ export const plainLook: Look = {
   colours: { brand: '#8a5a00', accent: '#d9a514', ground: '#faf6ef' },
   logo: null,
   hiddenSums: [],
+  slip: false,
 }
 export const plain = suppliedDesign(plainLook)
 
@@ -25,6 +26,7 @@ export const boldLook: Look = {
   colours: { brand: '#173f38', accent: '#f2b632', ground: '#faf7f0' },
   logo: null,
   hiddenSums: [],
+  slip: false,
 }
 export const bold = suppliedDesign(boldLook)
 

@@ -11,6 +11,7 @@ import { voidDocument } from '../../server/services/documents/void'
 import { changeHouse } from '../../server/services/house/settings'
 import { Matcher } from '../../server/services/receivables/bank-match'
 import { copyToWrite, sendCopy } from '../../server/services/line/copy'
+import { documentView } from '../../server/services/line/in-hand'
 import { account, markItem } from '../../server/services/receivables/accounts'
 import { prepareStatements } from '../../server/services/receivables/statements'
 import { takeWaiverBack, waive } from '../../server/services/receivables/waive'
@@ -107,7 +108,7 @@ describe('what a letter costs', () => {
 describe('what is open', () => {
   test('is waived with a reason, once by two people, and is owed again when that is taken back', async () => {
     const { id, number } = await lateInvoice(house, '10444', 20)
-    const given = { open: '612.54', reason: 'agreed on the telephone' }
+    const given = { open: '612.54', amount: '612.54', reason: 'agreed on the telephone' }
     const both = await Promise.allSettled([waive(id, given, who), waive(id, given, who)])
     expect(both.map((each) => each.status).sort()).toEqual(['fulfilled', 'rejected'])
     expect(await openOf('10444')).toEqual([])
@@ -130,9 +131,30 @@ describe('what is open', () => {
   test('is not waived where it is another sum by now, nor in a closed period', async () => {
     const { id } = await lateInvoice(house, '10444', 20)
     await payInvoice(house, '10444', { documentId: id, amount: '100.00' })
-    await expect(waive(id, { open: '612.54', reason: 'x' }, who)).rejects.toThrow('512.54 EUR are open')
+    await expect(waive(id, { open: '612.54', amount: '612.54', reason: 'x' }, who)).rejects.toThrow(
+      '512.54 EUR are open',
+    )
     await run('update company set closed_until = current_date + 1')
-    await expect(waive(id, { open: '512.54', reason: 'x' }, who)).rejects.toThrow('closed')
+    await expect(waive(id, { open: '512.54', amount: '512.54', reason: 'x' }, who)).rejects.toThrow('closed')
+  })
+})
+
+describe('a part of what is open', () => {
+  test('is waived alone; the rest is owed, and a promise for it stands', async () => {
+    const { id } = await lateInvoice(house, '10438', 20)
+    await markItem(id, { promisedOn: addDays(today(), 9) }, who)
+    const some = (amount: string) => waive(id, { open: '612.54', amount, reason: 'half the freight' }, who)
+    for (const amount of ['612.55', '0', '-1', '12.544'])
+      await expect(some(amount)).rejects.toThrow('At most what is open can be waived, above zero: 612.54 EUR')
+    await some('12.54')
+    const item = async () => (await account(house.customer('10438').id)).items.find((row) => row.id === id)
+    expect(await item()).toMatchObject({ open: '600.00', promisedOn: addDays(today(), 9) })
+    const { booked } = await documentView(id)
+    expect(booked).toMatchObject([{ amount: '12.54', kind: 'write-off', waiver: true, how: 'Col Varley' }])
+    await takeWaiverBack(id, '12.54', who)
+    expect(await item()).toMatchObject({ open: '612.54' })
+    await balances()
+    await statementsHold(today())
   })
 })
 

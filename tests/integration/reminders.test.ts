@@ -4,6 +4,7 @@ import type { Paper } from '../../core/documents/paper'
 import { clock } from '../../server/clock'
 import { one, rows, run } from '../../server/db/connection'
 import { hold } from '../../server/services/dispatch/by-hand'
+import { printQueue, printQueuePdf } from '../../server/services/dispatch/print-queue'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { refreshPrepared } from '../../server/services/documents/refresh'
 import { voidDocument } from '../../server/services/documents/void'
@@ -157,6 +158,27 @@ describe('a reminder', () => {
     expect(
       await one('select total::text total from document where id = $1', [next.documentId]),
     ).toMatchObject({ total: '512.54' })
+  })
+
+  test('that waits for the printer is not printed once something is paid, and says on what', async () => {
+    await run(
+      `update customer set preferences = jsonb_set(preferences, '{payment reminder}', '{"channel": "paper"}')
+      where id = $1`,
+      [house.customer('10427').id],
+    )
+    const invoice = await lateInvoice(house, '10427', 20)
+    const { preparedId } = await prepareReminder(house, '10427')
+    const { documentId } = await issuePrepared(preparedId!)
+    const lying = async () => (await printQueue()).find((row) => row.documentId === documentId)
+    await until('it to lie there', async () => (await lying()) !== undefined)
+    const { id, overtaken } = (await lying())!
+    expect(overtaken).toEqual([])
+    expect((await printQueuePdf([id], 1)).length).toBeGreaterThan(1000)
+    await payInvoice(house, '10427', { documentId: invoice.id, amount: '100.00' })
+    expect((await lying())!.overtaken).toEqual([invoice.number])
+    await expect(printQueuePdf([id], 1)).rejects.toThrow('they would ask for too much')
+    await voidDocument(documentId!, 'Part was paid', who)
+    expect(await lying()).toBeUndefined()
   })
 
   test('of the second level comes once the days between are over, and not before', async () => {

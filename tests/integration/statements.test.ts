@@ -25,7 +25,7 @@ import { inTheNameOf } from '../../server/services/people/principal'
 import { sendAgain } from '../../server/services/dispatch/by-hand'
 import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { statementsHold } from './books'
-import { until, useHouse } from './house'
+import { papersOf, until, useHouse } from './house'
 import { postedInvoice } from './money'
 
 /* Statements of account: what they say, when they are made anew, and many of them at once. */
@@ -244,6 +244,36 @@ describe('with copies of what it lists', () => {
     const [mail] = await mailsTo((await documentView(result!.documentId!)).email!.to[0]!.address)
     expect(mail!.attachments.map((file) => file.filename)).toContain(`Invoice-${third.number}.pdf`)
     await wish(null)
+  })
+})
+
+describe('an invoice’s email that lists what is open', () => {
+  test('names the account’s open items as it leaves, with the money that settles nothing yet', async () => {
+    await run(
+      `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
+      select brand_id, kind, purpose, language, version + 1, subject,
+        jsonb_set(text, '{content}', text -> 'content' || '[{"type": "factTable", "attrs": {"of": "open"}}]'),
+        now(), 'Test'
+      from email_text
+      where kind = 'invoice' and purpose = 'first'`,
+    )
+    const customer = house.customer('10444')
+    const earlier = await invoice('10444')
+    await recordPayment(paid({ customerId: customer.id, amount: '7.77' }), who)
+    const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
+    await house.ship([order])
+    const document = async () =>
+      (await one<{ id: number; number: string }>('select id, number from document where source_id = $1', [
+        order,
+      ]))!
+    const [paper] = await papersOf([order])
+    await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who)
+    const { id, number } = await document()
+    await until('its email', async () => (await documentView(id)).email?.sent === true)
+    const { text } = (await documentView(id)).email!
+    expect(text).toContain(`${earlier.number}, `)
+    expect(text).toMatch(new RegExp(`${number}, .+, 612[.,]54`))
+    expect(text).toMatch(/^(Payment|Règlement), −7[.,]77$/m)
   })
 })
 

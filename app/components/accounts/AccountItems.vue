@@ -3,6 +3,7 @@ import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import DateField from '../fields/DateField.vue'
 import TakenField from '../fields/TakenField.vue'
+import WaiveField from './WaiveField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
@@ -28,19 +29,16 @@ const levelBack = (item: OpenRow, why: string, close: () => void) =>
     useToasts().say(t('accounts.isSetBack', { number: item.number }))
     emit('changed')
   })
-const waiveIt = (item: OpenRow, why: string, close: () => void) =>
+const waiveIt = (item: OpenRow, amount: string, why: string, close: () => void) =>
   attempt(async () => {
-    await waive(item.id, { open: item.open, reason: why })
+    await waive(item.id, { open: item.open, amount, reason: why })
     close()
-    useToasts().say(
-      t('accounts.isWaived', { number: item.number, amount: money(item.open, item.currency) }),
-      {
-        undo: async () => {
-          await takeWaiverBack(item.id, item.open)
-          emit('changed')
-        },
+    useToasts().say(t('accounts.isWaived', { number: item.number, amount: money(amount, item.currency) }), {
+      undo: async () => {
+        await takeWaiverBack(item.id, amount)
+        emit('changed')
       },
-    )
+    })
     emit('changed')
   })
 const tone: Record<string, string> = {
@@ -121,17 +119,7 @@ const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
                 data-test="set-back"
                 @take="$event.trim() && levelBack(item, $event.trim(), close)" /></template></I18nT
         ></label>
-        <label
-          ><I18nT keypath="accounts.waiveWhy" scope="global"
-            ><template #amount>{{ money(item.open, item.currency) }}</template
-            ><template #why
-              ><TakenField
-                value=""
-                :placeholder="t('accounts.whyItIsWaived')"
-                :aria-label="t('accounts.waive')"
-                data-test="waive"
-                @take="$event.trim() && waiveIt(item, $event.trim(), close)" /></template></I18nT
-        ></label>
+        <WaiveField :item="item" @waive="(amount, why) => waiveIt(item, amount, why, close)" />
       </WordPanel>
       <span class="amount push"
         >{{ money(item.open, item.currency)

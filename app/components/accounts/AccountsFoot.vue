@@ -13,6 +13,8 @@ import type { StatementPeriod } from '../../../core/receivables/statement'
 const props = defineProps<{
   picked: number
   found: { matching: number; sums: { currency: string; balance: string }[] } | null | undefined
+  /** Where those that match are had as CSV. */
+  csv: string
   /** Has them prepared of those picked, or else of all that match; answers the run. */
   start: (period: StatementPeriod) => Promise<number>
 }>()
@@ -56,7 +58,7 @@ const remindAll = () =>
           : plural(found?.matching ?? 0, 'account')
       }}</span
     ><span class="push" /><StatementRuns @report="running = $event" /><VBtn
-      href="/api/accounts/csv"
+      :href="csv"
       data-test="accounts-csv"
       >{{ t('common.saveAsCSV') }}</VBtn
     ><VBtn v-if="session.may('clerk') && count > 0" data-test="remind-many" @click="reminding = true">{{

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -38,16 +39,19 @@ const design = computed(() => props.brand.design.design)
 const logo = computed(() => design.value.pictures.logo)
 const saved = computed(() => ({ design: design.value, version: props.brand.version }))
 function formOf(of: { design: Design }) {
-  const { supplied, fonts, colours, hiddenSums, logo: placed } = lookOf(of.design)
+  const { supplied, fonts, colours, hiddenSums, slip, logo: placed } = lookOf(of.design)
   return {
     supplied,
     fonts: { ...fonts },
     colours: { ...colours },
     hiddenSums: [...hiddenSums],
+    slip,
     width: String(placed?.width ?? 20),
   }
 }
 const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, t('brands.theLook'))
+/** Of an account, and not of orders, is asked for with a slip. */
+const hasSlip = computed(() => kindFacts[props.kind].content === 'account')
 const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
 
 async function change(body: object, said: string, whole = false) {
@@ -79,12 +83,12 @@ async function upload(event: Event) {
   input.value = ''
 }
 const keep = () => {
-  const { width, ...look } = form.value
+  const { width, slip, ...look } = form.value
   return (
     dirty.value &&
     !busy.value &&
     change(
-      { ...look, ...(logo.value ? { width: Number(width) } : {}) },
+      { ...look, ...(hasSlip.value ? { slip } : {}), ...(logo.value ? { width: Number(width) } : {}) },
       t('brands.theDesignIsSavedDocuments'),
       true,
     )
@@ -175,6 +179,9 @@ const colourNames = {
         })
       }}
     </p>
+    <CheckField v-if="hasSlip" v-model="form.slip" :disabled="disabled" data-test="slip">{{
+      t('brands.endsInASlip')
+    }}</CheckField>
     <h2>{{ t('brands.colours') }}</h2>
     <div class="colours">
       <label v-for="(words, name) in colourNames" :key="name"

@@ -17,9 +17,11 @@ const lines = ref(props.rates.map((one) => ({ ...one, country: one.country && co
 const add = () => lines.value.push({ group: '', country: '', from: houseToday(), percent: '' })
 if (lines.value.length === 0) add()
 const groups = shallowRef<string[]>([])
+const known = ref(false)
 onMounted(() =>
   attempt(async () => {
     groups.value = (await fetchDefaults()).groups.map(({ name }) => name)
+    known.value = true
   }),
 )
 
@@ -29,6 +31,9 @@ const percentWrong = ({ percent }: InterestRate) =>
   asked.value && !/^\d{1,2}(\.\d{1,3})?$/.test(percentOf(percent)) ? t('company.percentLike') : ''
 const countryWrong = ({ country }: InterestRate) =>
   asked.value && country.trim() && !countryOf(country) ? t('company.noSuchCountry') : ''
+/** A rate may be there before its customers are. */
+const nobodyIn = ({ group }: InterestRate) =>
+  known.value && group.trim() && !groups.value.includes(group.trim()) ? t('company.nobodyInGroup') : ''
 const same = (a: InterestRate, b: InterestRate) =>
   a.group === b.group && a.country === b.country && a.from === b.from
 const twice = computed(() =>
@@ -75,6 +80,7 @@ function keep() {
           v-model="one.group"
           :label="t('company.ofTheGroup')"
           :suggest="groups"
+          :hint="nobodyIn(one)"
           :disabled="disabled"
         />
         <FormField

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import BookedOn from './BookedOn.vue'
 import DocumentActs from './DocumentActs.vue'
 import EmailLeaf from './EmailLeaf.vue'
 import HistoryLeaf from './HistoryLeaf.vue'
@@ -8,13 +9,12 @@ import PdfView from './PdfView.vue'
 import { useSession } from '../../stores/session'
 import { useNewest } from '../../composables/useNewest'
 import { useLive } from '../../composables/useLive'
-import { houseToday, longDay, money, moneyWithSign, plural, shortTime } from '../../composables/format'
+import { houseToday, longDay, moneyWithSign, plural, shortTime } from '../../composables/format'
 import { orderOf } from '../../../core/documents/sources'
 import { writeWaitingEmail } from '../../calls/dispatches'
 import { fetchDocument } from '../../calls/documents'
 import { stuckWords } from '../../../core/dispatch/states'
 import { paymentState } from '../../../core/receivables/ageing'
-import { taxInDiscount } from '../../../core/receivables/settle'
 import type { DocumentView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
 
@@ -82,11 +82,6 @@ const paid = computed(() =>
       ),
 )
 const paidTone = { paid: 'go', 'part-paid': 'wait', open: '', overdue: 'stuck' }
-const bookedWords: Record<string, string> = {
-  payment: t('common.paid'),
-  discount: t('common.discount'),
-  'write-off': t('common.waived'),
-}
 const stateWords = computed(() => {
   if (view.value?.voided)
     return t('paper.voidSinceAtByBy', {
@@ -159,20 +154,7 @@ const stateWords = computed(() => {
             .join(', ')
         }}</span></template
       >
-      <template v-for="(one, index) in view.booked.filter((line) => line.kind !== 'credit')" :key="index"
-        ><span class="soft">{{ Number(one.amount) < 0 ? t('paper.takenBack') : bookedWords[one.kind] }}</span
-        ><span class="apart"
-          ><span class="mono">{{ money(one.amount, view.currency) }}</span>
-          <span class="soft"
-            >{{ longDay(one.on) }}, {{ one.how
-            }}{{
-              one.kind === 'discount'
-                ? t('paper.withTaxInDiscountTax', { taxInDiscount: taxInDiscount(one.amount, view) })
-                : ''
-            }}</span
-          ></span
-        ></template
-      >
+      <BookedOn :view="view" :current="current" @changed="load" />
       <template v-if="orderOf(view)"
         ><span class="soft">{{ t('common.order') }}</span
         ><NuxtLink :to="`/orders/${orderOf(view)}`" class="mono">{{ view.orderNumber }}</NuxtLink></template

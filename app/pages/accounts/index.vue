@@ -16,7 +16,7 @@ import { useFilters } from '../../composables/useFilters'
 import { useList } from '../../composables/useList'
 import { usePicks } from '../../composables/usePicks'
 import { startStatements } from '../../calls/statements'
-import { api, attempt } from '../../composables/api'
+import { api, attempt, csvHref } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useSession } from '../../stores/session'
 import { money, shortDay } from '../../composables/format'
@@ -59,6 +59,13 @@ const list = useList<AccountRow, AccountPage>((place) =>
       descending: filters.value.down === 'yes',
       ...place,
     },
+  }),
+)
+const csv = computed(() =>
+  csvHref('/api/accounts/csv', {
+    ...matching.value,
+    sort: filters.value.sort,
+    descending: String(filters.value.down === 'yes'),
   }),
 )
 const ageing = shallowRef<Ageing[]>([])
@@ -222,7 +229,12 @@ const open = (id: number) =>
             </div></template
           >
         </ListPane>
-        <AccountsFoot :picked="picks.chosen.value.length" :found="list.extra.value" :start="start" />
+        <AccountsFoot
+          :picked="picks.chosen.value.length"
+          :found="list.extra.value"
+          :csv="csv"
+          :start="start"
+        />
       </section>
       <aside class="right" :aria-label="t('accounts.theAccountInHand')">
         <AccountSheet

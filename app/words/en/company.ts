@@ -25,6 +25,7 @@ export const company = {
   percentLike: 'Like 9.12',
   from: 'From',
   ofTheGroup: 'Group, empty for all',
+  nobodyInGroup: 'No customer is in this group yet.',
   ofTheCountry: 'Country, empty for all',
   noSuchCountry: 'No such country',
   rateTwice: 'Two rates are for the same customers from the same day. Take one away.',

@@ -24,7 +24,7 @@ export const emailtexts = {
   tableMenu: 'Table ▾',
   linesOfTheDocument: 'Lines of the document',
   documentsOfTheEmail: 'Documents, where the email carries several',
-  openItemsOfAStatement: 'Open items of a statement',
+  openItemsOfAStatement: 'Open items of the account',
   onlyIf: 'Only if',
   onlyIfMenu: 'Only if ▾',
   always: 'Always',
@@ -129,5 +129,5 @@ export const emailtexts = {
   isOne: 'the email carries one document',
   tableOfLines: 'Table: the document’s lines',
   tableOfDocuments: 'Table: the documents, where there are several',
-  tableOfOpenItems: 'Table: what is open on the statement',
+  tableOfOpenItems: 'Table: what is open on the account',
 } as const

@@ -157,6 +157,9 @@ export const line = {
   inPostingOrderCustomerBy: 'in posting order: customer by customer, each by number',
   papersToPrint: 'Papers to print',
   nothingToPrint: 'Nothing to print',
+  notPrinted: 'not printed',
+  asksForTooMuch:
+    'Something was booked since on {numbers}, so this reminder would ask for too much. Void it in the Register.',
   papersOfCustomersWhoWant:
     'Papers of customers who want paper lie here once they are issued, and stuck emails that you send here instead.',
   markCountAsPosted: 'Mark {count} as posted',

@@ -21,6 +21,8 @@ export const paper = {
   marked: 'Marked',
   promisedForPromisedOn: 'promised for {promisedOn}',
   takenBack: 'Taken back',
+  takeWaiverBack: 'take back',
+  isOwedAgain: '{amount} of {number} is owed again.',
   withTaxInDiscountTax: ', with {taxInDiscount} tax',
   saveThePDF: 'Save the PDF',
   saveTheProof: 'Save the proof',

@@ -8,6 +8,7 @@ import { free } from './free'
 import { heading } from './heading'
 import { letterhead } from './letterhead'
 import { lineTable } from './lines'
+import { slip } from './slip'
 import type { Renderer } from './strip'
 
 /** What draws each kind of strip. A new one is its row in the type of the design, its file and a row here. */
@@ -21,6 +22,7 @@ export const renderers: { readonly [Kind in StripKind]: Renderer<Kind> } = {
   payment: { part: 'closing', block: payment },
   ageing: { part: 'closing', block: ageing },
   note: { part: 'closing', block: note },
+  slip: { part: 'closing', block: slip },
   footer: { part: 'page', draw: footer },
   free: { part: 'page', draw: free },
 }

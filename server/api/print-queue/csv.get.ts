@@ -1,6 +1,6 @@
 import { csvFile } from '../../http/csv'
 import { route } from '../../http/route'
-import { printQueue } from '../../services/dispatch/queries'
+import { printQueue } from '../../services/dispatch/print-queue'
 
 /** What waits for the printer as CSV, in posting order. */
 export default route({ role: 'reader', brands: 'own' }, async ({ event, user }) =>

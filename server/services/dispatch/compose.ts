@@ -5,10 +5,11 @@ import type { EmailFacts } from '../../../core/emailtexts/fields'
 import { pictureId, picturesIn } from '../../../core/emailtexts/pictures'
 import { escapeHtml } from '../../../core/emailtexts/escape'
 import { hasTable, namesDocuments } from '../../../core/emailtexts/nodes'
-import { letterFacts, type LetterLink } from '../../../core/emailtexts/letter-fields'
+import { letterFacts, type LetterLink, type OpenItem } from '../../../core/emailtexts/letter-fields'
 import type { DecimalText } from '../../../core/money/decimal'
 import type { Paper } from '../../../core/documents/paper'
 import { readPictures } from '../pictures/pictures'
+import { openItemsNow, type AccountOf } from './compose-queries'
 import { lookNow } from './email-look'
 import type { Recipient } from '../../../core/preferences/recipients'
 
@@ -34,6 +35,10 @@ export interface Letter {
   inText?: boolean
   /** What of its invoice is still open, where it reminds of that. */
   unpaid?: DecimalText | null
+  /** Whose open items it can list, where its text wants them. */
+  account?: AccountOf
+  /** Those, as they are while it is written. */
+  open?: OpenItem[]
   /** In a rehearsal: the one address it goes to, with those it would have gone to named on top. */
   insteadTo?: string
 }
@@ -48,6 +53,7 @@ export const factsOf = ({
   links,
   inText,
   unpaid,
+  open,
 }: Letter): EmailFacts =>
   letterFacts(
     [paper, ...others],
@@ -57,6 +63,7 @@ export const factsOf = ({
       brand: brand.name,
       sender: brand.senderName,
       unpaid,
+      open,
     },
     links,
     inText,
@@ -84,10 +91,16 @@ export function fillLetter(letter: Letter): FilledNote {
   return letter.insteadTo ? marked(filled, letter.recipients) : filled
 }
 
-/** The same with the brand's look as it is today: a banner stands only in its season. */
+/** The same with what is of today: a banner stands only in its season, open items are those of now. */
 export async function fillToday(letter: Letter): Promise<FilledNote> {
   const emailLook = await lookNow(letter.brand.emailLook)
-  return fillLetter({ ...letter, brand: { ...letter.brand, emailLook } })
+  return fillLetter({ ...letter, open: await openIn(letter), brand: { ...letter.brand, emailLook } })
+}
+
+/** What is open on the account, where the text lists it and no statement says it. */
+async function openIn({ note, paper, account }: Letter): Promise<OpenItem[]> {
+  const asked = account && !paper.exact.statement && hasTable(note.text, 'open')
+  return asked ? openItemsNow({ ...account, currency: paper.currency }) : []
 }
 
 const documentsTable = { type: 'factTable', attrs: { of: 'documents' } } as const

@@ -171,8 +171,8 @@ export const markKeptBackNoticed = (ids: readonly number[]) =>
 export const mostPrinted = 500
 
 /** What waits for the printer, a row a print job, in posting order: customer by customer, each by number. */
-export async function printQueue(who = theHouse): Promise<PrintQueueRow[]> {
-  return rows<PrintQueueRow>(`
+export const papersToPrint = (who: Principal) =>
+  rows<Omit<PrintQueueRow, 'overtaken'>>(`
     select s.id, s.number, s.customer_name "customerName", sum(f.pages)::int pages, s.total::text total,
       s.currency, s.since, min(f.document_id) "documentId"
     from dispatch s
@@ -183,7 +183,6 @@ export async function printQueue(who = theHouse): Promise<PrintQueueRow[]> {
     group by s.id
     order by s.customer_name, length(s.number), s.number, s.id
     limit ${mostPrinted}`)
-}
 
 export const printFiles = (ids: readonly number[]) =>
   rows<{ id: number; sha256: string }>(

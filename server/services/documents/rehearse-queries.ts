@@ -21,6 +21,8 @@ interface Unsent {
   designId: number
   subject: Line
   text: Body
+  customerId: number | null
+  brandId: number
   customerName: string
   preparedId: number | null
   colours: Letter['brand']['colours']
@@ -82,6 +84,7 @@ export const unsentRehearsals = (rehearsalIds: readonly number[]) =>
       s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
       coalesce(r.email -> 'subject', p.own_email -> 'subject', n.subject) subject,
       coalesce(r.email -> 'text', p.own_email -> 'text', n.text) text,
+      coalesce(p.customer_id, d.customer_id) "customerId", r.brand_id "brandId",
       r.customer_name "customerName", r.prepared_id "preparedId", f.file_name "fileName", file.bytes stored,
       b.name "brandName", ${senderColumns}, sender.mail_account_id "mailAccountId"
     from rehearsal r

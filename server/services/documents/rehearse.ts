@@ -242,6 +242,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       note: { subject: one.subject, text: one.text },
       paper: one.content,
       customerName: one.customerName,
+      ...(one.customerId ? { account: { customerId: one.customerId, brandId: one.brandId } } : {}),
       recipients: one.wouldGoTo,
       insteadTo: one.sentTo,
       brand: {

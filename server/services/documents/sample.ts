@@ -71,6 +71,7 @@ export async function previewEmail(
       note,
       paper,
       customerName: context.customerName,
+      account: { customerId: context.customerId, brandId },
       brand: { ...brand, colours: design.colours, emailLook },
       recipients: context.recipients,
     }

@@ -160,6 +160,7 @@ export interface LookChange {
   fonts?: Design['fonts']
   colours?: Design['colours']
   hiddenSums?: HideableSum[]
+  slip?: boolean
   /** Only the papers of this kind; without it all of the brand's. */
   kind?: DocumentKind
 }
@@ -186,13 +187,14 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
   const looks = await Promise.all(
     current.map(async ({ id, design }) => {
       const before = lookOf(design)
-      const { supplied, fonts, colours, hiddenSums } = change
+      const { supplied, fonts, colours, hiddenSums, slip } = change
       const look: Look = {
         ...before,
         supplied: supplied ?? before.supplied,
         fonts: fonts ?? before.fonts,
         colours: colours ?? before.colours,
         hiddenSums: hiddenSums ?? before.hiddenSums,
+        slip: slip ?? before.slip,
       }
       const logo = await logoOf(before, look, change, uploaded)
       return { id, design: readDesign(suppliedDesign({ ...look, logo })) }

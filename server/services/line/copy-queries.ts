@@ -68,7 +68,7 @@ export const copyLetter = (documentId: number, emailTextId: number, unpaid: stri
       '[]'::jsonb "toAddresses", null::jsonb "ownEmail", $unpaid::text unpaid,
       preferences_for(c, d.source_id, array[d.kind]) preferences, n.subject, n.text, t.design -> 'colours' colours,
       b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, d.customer_name "customerName",
-      contacts_of(d.customer_id) contacts
+      d.customer_id "customerId", contacts_of(d.customer_id) contacts
     from document d
     join customer c on c.id = d.customer_id
     join email_text n on n.id = $emailTextId

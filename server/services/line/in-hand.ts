@@ -109,6 +109,16 @@ export interface DispatchView {
   sendTo: string
 }
 
+/** What was booked on a document; a counter-entry is below zero. */
+export interface Booked {
+  on: string
+  amount: string
+  kind: 'credit' | 'payment' | 'discount' | 'write-off'
+  how: string
+  /** Waived by itself, without a payment. */
+  waiver: boolean
+}
+
 export interface DocumentView extends SourceRef {
   id: number
   number: string
@@ -132,8 +142,8 @@ export interface DocumentView extends SourceRef {
   open: string | null
   /** What was booked as owed by it: of a reminder its fee and interest. Null where nothing was. */
   owed: string | null
-  /** What was booked on it, oldest first; a counter-entry is below zero. */
-  booked: { on: string; amount: string; kind: 'credit' | 'payment' | 'discount' | 'write-off'; how: string }[]
+  /** Oldest first. */
+  booked: Booked[]
   dispute: string
   promisedOn: string | null
   /** Why it cannot be voided; null when it can. */

@@ -112,11 +112,12 @@ export const documentRow = (id: number) =>
       coalesce(
         (
           select jsonb_agg(
-            jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id
+            jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how, 'waiver', x.waiver)
+            order by x.id
           )
           from (
             select a.id, coalesce(p.date, k.date, a.waived_on)::text "day", a.amount::text amount, a.kind,
-              coalesce(p.method, k.number, a.by) how
+              coalesce(p.method, k.number, a.by) how, a.waived_on is not null waiver
             from allocation a
             left join payment p on p.id = a.payment_id
             left join document k on k.id = a.from_document_id
@@ -196,7 +197,7 @@ export const letterToCome = (dispatchId: number) =>
       s.to_addresses "toAddresses", s.own_email "ownEmail", s.unpaid::text unpaid, n.subject, n.text,
       t.design -> 'colours' colours,
       b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, s.customer_name "customerName",
-      contacts_of(s.customer_id) contacts
+      s.customer_id "customerId", contacts_of(s.customer_id) contacts
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
     join document d on d.id = dd.document_id

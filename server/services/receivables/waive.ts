@@ -1,6 +1,6 @@
 import { dayInZone } from '../../../core/documents/days'
-import { Refusal } from '../../../core/errors'
-import { Decimal } from '../../../core/money/decimal'
+import { badInput, Refusal } from '../../../core/errors'
+import { Decimal, moneyText } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Allocation } from '../../db/models'
@@ -17,14 +17,22 @@ import type { LockedItem } from './payments-queries'
  * Called from an account. Dies half-way: everything is undone.
  */
 
+/** What is waived of a document, and why. */
+export interface Waiver {
+  /** What was open of it as it was seen: where it is another sum by now nothing is waived. */
+  open: string
+  /** All of that, or a part. */
+  amount: string
+  reason: string
+}
+
 /**
- * Waives all that is open of a document, as of today.
- * @param open what was open of it as it was seen: where it is another sum by now nothing is waived
- * @throws Refusal "nothing-open", "open-changed", "closed-period"
+ * Waives what is open of a document, as of today.
+ * @throws Refusal "nothing-open", "open-changed", "bad-waiver", "closed-period"
  */
 export async function waive(
   documentId: number,
-  { open, reason }: { open: string; reason: string },
+  { open, amount, reason }: Waiver,
   who: Principal,
 ): Promise<void> {
   await inTransaction(async () => {
@@ -34,9 +42,15 @@ export async function waive(
       throw new Refusal('open-changed', {
         values: { number: item.number, open: item.open, currency: item.currency },
       })
-    await book(item, item.open, who)
-    await clearPromise(documentId)
-    await note({ documentId }, who.name, `${item.open} ${item.currency} was waived: ${reason}`)
+    if (
+      new Decimal(amount).lte(0) ||
+      new Decimal(amount).gt(open) ||
+      !new Decimal(amount).eq(moneyText(amount, item.currency))
+    )
+      throw badInput('bad-waiver', 'amount', { open: item.open, currency: item.currency })
+    await book(item, amount, who)
+    if (new Decimal(amount).eq(open)) await clearPromise(documentId)
+    await note({ documentId }, who.name, `${amount} ${item.currency} was waived: ${reason}`)
   })
 }
 

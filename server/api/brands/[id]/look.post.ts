@@ -15,6 +15,7 @@ interface Look {
   fonts?: Design['fonts']
   colours?: Design['colours']
   hiddenSums?: HideableSum[]
+  slip?: boolean
 }
 
 /**
@@ -43,7 +44,8 @@ export default route<{ id: number }, object, Look>(
       hiddenSums: Joi.array()
         .items(Joi.valid(...hideableSums))
         .unique(),
-    }).or('picture', 'width', 'noLogo', 'supplied', 'fonts', 'colours', 'hiddenSums'),
+      slip: Joi.boolean(),
+    }).or('picture', 'width', 'noLogo', 'supplied', 'fonts', 'colours', 'hiddenSums', 'slip'),
   },
   async ({ params, body, user }) => {
     await changeLook(

@@ -27,6 +27,7 @@ export interface EmailToSend {
   /** What it says is still open of its invoice, where it reminds of that. */
   unpaid: string | null
   copyTo: string[]
+  customerId: number
   customerName: string
   kind: DocumentKind
   documentId: number
@@ -74,7 +75,7 @@ export const emailsToSend = (ids: readonly number[]) =>
   rows<EmailToSend>(
     `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
       m.to_addresses "toAddresses", m.own_email "ownEmail", m.unpaid::text unpaid, m.copy_to "copyTo",
-      m.customer_name "customerName", d.kind,
+      m.customer_id "customerId", m.customer_name "customerName", d.kind,
       d.id "documentId", dd.documents, coalesce(m.own_email -> 'subject', n.subject) subject,
       coalesce(m.own_email -> 'text', n.text) text, b.id "brandId", b.name "brandName",
       ${senderColumns}, sender.mail_account_id "mailAccountId",

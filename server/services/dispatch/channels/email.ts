@@ -208,6 +208,7 @@ const letterOf = (email: EmailToSend, recipients: Recipient[], others: readonly 
   note: { subject: email.subject, text: email.text },
   paper: email.paper,
   unpaid: email.unpaid,
+  account: email,
   customerName: email.customerName,
   recipients,
   brand: {
