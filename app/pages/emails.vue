@@ -124,7 +124,8 @@ const columns: ListColumn[] = [
             <span class="soft" :title="fullTime(one.createdAt)">{{ shortTime(one.createdAt) }}</span>
             <span class="mono cut">{{ one.number }}</span>
             <span class="cut" :title="one.sendTo"
-              ><span v-if="one.isCopy" class="tag">{{ t('dispatches.copy') }}</span>
+              ><span v-if="one.part" class="tag">{{ t('dispatches.partOf', one.part) }}</span
+              ><span v-else-if="one.isCopy" class="tag">{{ t('dispatches.copy') }}</span>
               {{ one.sendTo || one.customerName }}</span
             >
             <span class="cut">{{

@@ -28,14 +28,20 @@ export const fitText = (papers: readonly { kind: DocumentKind; lines: readonly u
   papers.every(({ kind }) => carriagesOf(kind).includes('body')) &&
   papers.reduce((sum, { lines }) => sum + lines.length, 0) <= mostLinesInText
 
+/**
+ * What becomes of an email that is larger than its mail account takes: it stops, files of it go behind links,
+ * or they go in several emails.
+ */
+export type TooLargeRule = 'stop' | 'link' | 'split'
+export const tooLargeRules: readonly TooLargeRule[] = ['stop', 'link', 'split']
+
 /** What decides how the files of one email travel. */
 export interface CarriageRule {
   /** What the customer wants for this kind of document. */
   wish: Carriage
   /** Whether links lead anywhere: the house has said under which address it is reached. */
   links: boolean
-  /** What becomes of an email that is larger than its mail account takes. */
-  tooLarge: 'stop' | 'link'
+  tooLarge: TooLargeRule
   /** The largest email that its mail account takes, in MB. */
   most: number
   /** Whether its documents can stand in its text. */

@@ -45,17 +45,23 @@ export function documentsOn(statements: readonly StatementFacts[]): CopiedDocume
   return [...new Map(listed.map((one) => [one.documentId, one])).values()]
 }
 
-const zipName: Record<Language, string> = { en: 'Documents.zip', de: 'Belege.zip', fr: 'Pieces.zip' }
+const zipName: Record<Language, string> = { en: 'Documents', de: 'Belege', fr: 'Pieces' }
 
 /** What a ZIP takes beyond its files: a local header, an entry of its directory and two names each, and its end. */
-const zipOverhead = (files: readonly { name: string }[]) =>
-  files.reduce((sum, { name }) => sum + 30 + 46 + 2 * new TextEncoder().encode(name).length, 22)
+const zipSize = (files: readonly StoredCopy[]) =>
+  files.reduce((sum, { name, size }) => sum + size + 30 + 46 + 2 * new TextEncoder().encode(name).length, 22)
 
 /**
  * The files in which copies go along. Stored PDFs that share a name are told apart by their number's place.
  * @param stored those of the listed documents that have a stored PDF, in their order
+ * @param most so large a ZIP may be, in bytes: more go into further ones
  */
-export function copyFiles(stored: readonly StoredCopy[], way: Copies, language: Language): CopyFile[] {
+export function copyFiles(
+  stored: readonly StoredCopy[],
+  way: Copies,
+  language: Language,
+  most = Infinity,
+): CopyFile[] {
   if (stored.length === 0 || way === 'none') return []
   if (way === 'singly')
     return stored.map((one) => ({
@@ -65,9 +71,25 @@ export function copyFiles(stored: readonly StoredCopy[], way: Copies, language: 
       of: [one],
       isZip: false,
     }))
-  const of = namedApart(stored)
-  const size = of.reduce((sum, one) => sum + one.size, zipOverhead(of))
-  return [{ name: zipName[language], mediaType: 'application/zip', size, of, isZip: true }]
+  const zips = zipsOf(namedApart(stored), most)
+  return zips.map((of, place) => ({
+    name: `${zipName[language]}${zips.length > 1 ? `-${place + 1}` : ''}.zip`,
+    mediaType: 'application/zip',
+    size: zipSize(of),
+    of,
+    isZip: true,
+  }))
+}
+
+/** As few as take them in their order; one that is too large alone has its own. */
+function zipsOf(files: readonly StoredCopy[], most: number): StoredCopy[][] {
+  const zips: StoredCopy[][] = []
+  for (const file of files) {
+    const last = zips.at(-1)
+    if (last && zipSize([...last, file]) <= most) last.push(file)
+    else zips.push([file])
+  }
+  return zips
 }
 
 function namedApart(stored: readonly StoredCopy[]): StoredCopy[] {

@@ -17,6 +17,10 @@ export const documentAsARule = 150_000
 export const mailSize = (files: readonly number[]): number =>
   files.reduce((sum, bytes) => sum + Math.ceil(bytes / 57) * 78, wordsOfEmail)
 
+/** So many bytes of a single file fit into an email of at most so many MB, the other way round. */
+export const roomIn = (most: number): number =>
+  Math.max(0, Math.floor((most * megabyte - wordsOfEmail) / 78) * 57)
+
 /** "3.4 MB", "120 kB" */
 export const sizeWords = (bytes: number): string =>
   bytes < megabyte

@@ -149,7 +149,7 @@ create table company (
   second_look jsonb not null default '{"above": null, "newAddress": false, "newBank": false, "many": null}',
   link_days integer not null default 30 check (link_days between 1 and 730),
   -- what becomes of an email that is larger than its mail account takes
-  too_large text not null default 'stop' check (too_large in ('stop', 'link')),
+  too_large text not null default 'stop' check (too_large in ('stop', 'link', 'split')),
   -- what a letter costs that an email saves, in the house's currency
   postage numeric not null default 0 check (postage >= 0),
   -- whether emails say when they are opened
@@ -1179,7 +1179,9 @@ create table dispatch (
   -- counts what was written for it
   email_revision integer not null default 0,
   -- what an email says is still open of its invoice, where it reminds of that
-  unpaid numeric
+  unpaid numeric,
+  -- of several emails over which the files of one were spread, which this is, and its files
+  part jsonb
 );
 create index dispatch_arrived on dispatch (arrived_at desc, id desc) where state = 'arrived';
 create index dispatch_away on dispatch (id) where state = 'waiting' and away;

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { describe, expect, test } from 'vitest'
-import { one } from '../../server/db/connection'
+import { describe, expect, onTestFinished, test } from 'vitest'
+import { one, run } from '../../server/db/connection'
 import {
   addEnclosure,
   changeEnclosure,
@@ -13,7 +13,9 @@ import {
 import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { sentFile } from '../../server/services/line/email-view'
 import { writeOwnEmail } from '../../server/services/line/own-email'
+import { changeHouse } from '../../server/services/house/settings'
 import { inTheNameOf, theHouse } from '../../server/services/people/principal'
+import { sendDispatches } from '../../server/services/dispatch/send'
 import { startRun } from '../../server/services/documents/send-run'
 import { papersOf, until, useHouse } from './house'
 
@@ -128,6 +130,73 @@ describe('a file that goes along', () => {
     await dropEnclosure(second.id, who)
     await until('it can go', async () => (await preparedView(id, who)).problem === null)
     expect((await sent(id)).attachments).toHaveLength(4)
+  })
+
+  test('too much for one email goes in several where the house wants that, each once, and says so before', async () => {
+    await changeHouse({ tooLarge: 'split' })
+    onTestFinished(() => changeHouse({ tooLarge: 'stop' }))
+    const { order, id } = await shipped()
+    for (const name of ['Plan C.pdf', 'Plan D.pdf', 'Plan E.pdf'])
+      await addEnclosure(
+        { sourceId: order },
+        Buffer.concat([pdf(name), Buffer.alloc(9_000_000)]),
+        rule(name),
+        who,
+      )
+    const { problem, email } = await preparedView(id, who)
+    expect({ problem, emails: email!.emails }).toEqual({ problem: null, emails: 3 })
+    const names = email!.files.map((file) => file.name).filter((name) => !name.startsWith('Invoice'))
+    const before = (await house.mails(mailbox)).length
+    await startRun([{ id, revision: (await preparedView(id, who)).revision }], randomUUID(), who)
+    const document = () => one<{ id: number }>('select id from document where source_id = $1', [order])
+    const gone = async () => {
+      const { dispatches } = await documentView((await document())!.id)
+      return dispatches.filter(({ state }) => state === 'on the way').length
+    }
+    await until('three emails', async () => (await document()) !== undefined && (await gone()) === 3)
+    const mails = (await house.mails(mailbox)).slice(0, -before)
+    expect(mails.map((mail) => mail.subject!.slice(-8)).sort()).toEqual(['(1 of 3)', '(2 of 3)', '(3 of 3)'])
+    const attached = mails.flatMap((mail) => mail.attachments.map((one) => one.filename!))
+    expect(attached.filter((name) => !name.startsWith('Invoice')).sort()).toEqual(names.sort())
+    expect(attached).toHaveLength(names.length + 1)
+    expect(new Set(mails.map((mail) => mail.messageId)).size).toBe(3)
+    for (const mail of mails) expect(mail.text).toContain('the files were too large for one.')
+    const { id: documentId } = (await one<{ id: number }>('select id from document where source_id = $1', [
+      order,
+    ]))!
+    const { dispatches, history } = await documentView(documentId)
+    expect(dispatches.map(({ isCopy, state }) => [isCopy, state])).toEqual([
+      [true, 'on the way'],
+      [true, 'on the way'],
+      [false, 'on the way'],
+    ])
+    expect(history.map(({ words }) => words)).toContain('Too large for one email: it goes in 3.')
+  })
+
+  test('of one of several emails that is another file by now stops that one, and says which', async () => {
+    const { order, id } = await shipped()
+    await run('update prepared_document set delay_minutes = 30 where id = $1', [id])
+    await startRun([{ id, revision: (await preparedView(id, who)).revision }], randomUUID(), who)
+    const waiting = async () =>
+      one<{ id: number; state: string; reply: string | null }>(
+        `select s.id, s.state, s.last_reply reply
+        from dispatch s
+        join dispatch_document dd on dd.dispatch_id = s.id
+        join document d on d.id = dd.document_id
+        where d.source_id = $1 and s.ready`,
+        [order],
+      )
+    await until('it to wait', async () => (await waiting()) !== undefined)
+    const part = { place: 2, of: 2, files: [{ name: 'Plan G.pdf', sha256: 'of before', size: 9 }] }
+    await run('update dispatch set part = $2::jsonb, not_before = now(), next_try_at = now() where id = $1', [
+      (await waiting())!.id,
+      JSON.stringify(part),
+    ])
+    await sendDispatches([(await waiting())!.id], 'test')
+    expect(await waiting()).toMatchObject({
+      state: 'stuck',
+      reply: expect.stringContaining('Plan G.pdf became another file since this email was split.'),
+    })
   })
 
   test('can be changed, not by two at once', async () => {

@@ -5,6 +5,7 @@ import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { plural } from '../../composables/format'
+import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { HouseSettings } from '../../contract'
 
 /** Links in emails: where they lead, how long they are good, and whether they help an email that is too large. */
@@ -16,6 +17,7 @@ const days = [7, 14, 30, 60, 90, 180, 365].map((count) => ({
 }))
 const larges = computed(() => [
   { value: 'stop' as const, words: t('company.tooLargeStops') },
+  { value: 'split' as const, words: t('company.tooLargeSplits') },
   ...(props.settings.publicAddress ? [{ value: 'link' as const, words: t('company.tooLargeLinks') }] : []),
 ])
 const opens = [
@@ -72,9 +74,7 @@ const largeWords = computed(
           :value="settings.tooLarge"
           :disabled="disabled"
           data-test="too-large"
-          @pick="
-            emit('keep', { tooLarge: $event as 'stop' | 'link' }, t('company.tooLargeIsSet'))
-          " /></template
+          @pick="emit('keep', { tooLarge: $event as TooLargeRule }, t('company.tooLargeIsSet'))" /></template
     ></I18nT>
   </p>
   <p>

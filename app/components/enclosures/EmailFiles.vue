@@ -78,7 +78,10 @@ const remove = (id: number) => {
     </ul>
     <p class="under">
       <FileButton :busy="busy" data-test="add-once" @file="add">{{ t('enclosures.addForOnce') }}</FileButton>
-      <span v-if="email.most && size > email.most" class="brick">{{
+      <span v-if="email.splits && size > email.most!" class="soft">{{
+        t('enclosures.goesInSeveral', { size: sizeWords(size), most: sizeWords(email.most!) })
+      }}</span>
+      <span v-else-if="email.most && size > email.most" class="brick">{{
         t('enclosures.tooMuch', { size: sizeWords(size), most: sizeWords(email.most) })
       }}</span>
       <span v-else-if="email.most && standing.length + added.length > 0" class="soft">{{

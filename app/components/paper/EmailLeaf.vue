@@ -99,6 +99,9 @@ const words: Record<string, string> = {
             file.enclosure.leftOut ? t('enclosures.leftOut') : whyWords(file.enclosure.source)
           }}</span>
         </span>
+        <span v-if="email.emails > 1" class="file" data-test="goes-in-several">{{
+          t('paper.goesInSeveral', { count: email.emails, most: sizeWords(email.most!) })
+        }}</span>
       </dd>
       <template v-if="links?.length && documentId"
         ><dt>{{ t('paper.links') }}</dt>

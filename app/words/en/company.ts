@@ -190,6 +190,7 @@ export const company = {
   whatIsTooLarge: 'Where an email would be larger than its mail account takes, {what}.',
   tooLarge: 'Emails that are too large',
   tooLargeStops: 'it waits until a file is left out',
+  tooLargeSplits: 'its files go in several emails',
   tooLargeLinks: 'its largest files go behind links',
   whetherEmailsAreOpened: 'That an email was opened {counted}.',
   opens: 'Opened emails',

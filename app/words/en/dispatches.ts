@@ -10,6 +10,7 @@ export const dispatches = {
   withKindStateDays: 'with {kind}, {state}, {days}',
   wordsInIt: 'Words in it',
   copy: 'copy',
+  partOf: '{place} of {of}',
   toPrint: 'to print',
   noEmailOfThatKind: 'No email of that kind',
   everyEmailIsListedHere:

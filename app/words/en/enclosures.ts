@@ -55,6 +55,7 @@ export const enclosures = {
   enclosedThisTime: 'Enclosed',
   addForOnce: 'Add a file for this once…',
   sum: 'About {size} of at most {most}',
+  goesInSeveral: 'About {size}: they go in several emails of at most {most}',
   tooMuch: 'About {size}, and the mail account takes at most {most}. Leave one out.',
   removeWord: 'Remove',
   remove: 'Remove {name}',

@@ -74,6 +74,7 @@ export const paper = {
   replyTo: 'Reply to',
   nobodyTheCustomerHasNo: 'nobody: the customer has no billing contact',
   enclosed: 'Enclosed',
+  goesInSeveral: 'in {count} emails, because the mail account takes at most {most} in one',
   copiesOf: '{documents}, as they were sent',
   sentEarlier: 'without {numbers}: sent from the program before',
   sent: 'Sent',

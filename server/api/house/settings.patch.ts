@@ -1,4 +1,5 @@
 import { kindsOfEvents } from '../../../core/documents/kinds'
+import { tooLargeRules } from '../../../core/enclosures/carriage'
 import { languages } from '../../../core/money/format'
 import { clockTime, country, day, decimal, Joi, name, percent, publicAddress, text } from '../../http/checks'
 import { route } from '../../http/route'
@@ -31,7 +32,7 @@ export default route<object, object, Partial<HouseSettings>>(
       rehearsalAddress: text(320).allow(''),
       publicAddress,
       linkDays: Joi.number().integer().min(1).max(730),
-      tooLarge: Joi.valid('stop', 'link'),
+      tooLarge: Joi.valid(...tooLargeRules),
       postage: decimal,
       countOpens: Joi.boolean(),
       reminders: Joi.object({

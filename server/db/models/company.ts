@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import { noSecondLook, type SecondLookRule } from '../../../core/documents/second-look'
+import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { MorningRule } from '../../../core/line/morning'
 import type { ReminderRule } from '../../../core/receivables/reminders'
 import type { Terms } from '../../../core/documents/terms'
@@ -57,7 +58,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   /** So many days a link in an email is good. */
   declare linkDays: CreationOptional<number>
   /** What becomes of an email that is larger than its mail account takes. */
-  declare tooLarge: CreationOptional<'stop' | 'link'>
+  declare tooLarge: CreationOptional<TooLargeRule>
   /** What a letter costs that an email saves, in the house's currency. */
   declare postage: CreationOptional<string>
   /** Whether emails say when they are opened. */

@@ -7,6 +7,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { EmailPart } from '../../../core/enclosures/parts'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { DispatchState, StuckCause } from '../../../core/dispatch/states'
 import { Brand } from './brand'
@@ -31,6 +32,8 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
   declare isCopy: CreationOptional<boolean>
   /** What it says is still open of its invoice, where it reminds of that. */
   declare unpaid: string | null
+  /** Of several emails over which the files of one were spread, which this is. */
+  declare part: CreationOptional<EmailPart | null>
   declare number: string
   declare total: string
   declare currency: string
@@ -83,6 +86,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
         emailRevision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         isCopy: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         unpaid: { type: DataTypes.DECIMAL },
+        part: { type: DataTypes.JSONB },
         number: { type: DataTypes.TEXT, allowNull: false },
         total: { type: DataTypes.DECIMAL, allowNull: false },
         currency: { type: DataTypes.TEXT, allowNull: false },

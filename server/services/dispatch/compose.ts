@@ -4,7 +4,9 @@ import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { EmailFacts } from '../../../core/emailtexts/fields'
 import { pictureId, picturesIn } from '../../../core/emailtexts/pictures'
 import { escapeHtml } from '../../../core/emailtexts/escape'
-import { hasTable, namesDocuments } from '../../../core/emailtexts/nodes'
+import { bodyOf, hasTable, namesDocuments } from '../../../core/emailtexts/nodes'
+import { partWords } from '../../../core/emailtexts/part-words'
+import type { EmailPart } from '../../../core/enclosures/parts'
 import { letterFacts, type LetterLink, type OpenItem } from '../../../core/emailtexts/letter-fields'
 import type { DecimalText } from '../../../core/money/decimal'
 import type { Paper } from '../../../core/documents/paper'
@@ -35,6 +37,8 @@ export interface Letter {
   inText?: boolean
   /** What of its invoice is still open, where it reminds of that. */
   unpaid?: DecimalText | null
+  /** Which one it is of several over which its files were spread. */
+  part?: EmailPart | null
   /** Whose open items it can list, where its text wants them. */
   account?: AccountOf
   /** Those, as they are while it is written. */
@@ -75,10 +79,12 @@ export const factsOf = ({
  */
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand, note } = letter
+  const part = letter.part && partWords[paper.language](letter.part)
   // a text that was written for one document names the others all the same
   const more = [
     ...(letter.others?.length && !namesDocuments(note.text) ? [documentsTable] : []),
     ...(letter.inText && !hasTable(note.text, 'lines') ? [linesTable] : []),
+    ...(part ? bodyOf(part.text).content : []),
   ]
   const text = { ...note.text, content: [...note.text.content, ...more] }
   const filled = fillEmailText({ ...note, text }, factsOf(letter), {
@@ -88,7 +94,8 @@ export function fillLetter(letter: Letter): FilledNote {
     footLines: paper.brand.foot.flat(),
     language: paper.language,
   })
-  return letter.insteadTo ? marked(filled, letter.recipients) : filled
+  const named = part ? { ...filled, subject: `${filled.subject} ${part.subject}` } : filled
+  return letter.insteadTo ? marked(named, letter.recipients) : named
 }
 
 /** The same with what is of today: a banner stands only in its season, open items are those of now. */

@@ -13,6 +13,8 @@ export interface DispatchRow {
   channel: Channel
   state: string
   isCopy: boolean
+  /** Of several emails over which the files of one were spread, which this is. */
+  part: { place: number; of: number } | null
   number: string
   documents: number
   documentId: number

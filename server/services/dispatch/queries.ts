@@ -107,8 +107,8 @@ export async function listDispatches(filter: DispatchFilter, who = theHouse): Pr
   const sort: Sort = { key: 's.created_at', type: 'timestamptz', descending: true }
   const { where, order } = keyset(sort, 's.id', filter.after, parameters)
   const found = await rows<DispatchRow & { sortKey: string }>(
-    `select s.id, s.channel, s.state, s.is_copy "isCopy", s.number, f.documents, d.id "documentId", d.kind,
-      s.customer_name "customerName", s.send_to "sendTo", coalesce(m.subject, '') subject,
+    `select s.id, s.channel, s.state, s.is_copy "isCopy", s.part - 'files' part, s.number, f.documents,
+      d.id "documentId", d.kind, s.customer_name "customerName", s.send_to "sendTo", coalesce(m.subject, '') subject,
       s.created_at "createdAt", m.sent_at "sentAt", s.total::text total, s.currency,
       s.created_at::text "sortKey"
     from dispatch s

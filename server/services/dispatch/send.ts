@@ -15,6 +15,7 @@ import { takeOut } from './create'
 import { moveDispatches } from './move'
 import { paced } from './pace'
 import { claimable, holdForOrder, lockDue, voidedAmong, type DueDispatch } from './send-queries'
+import { splitDispatch } from './split'
 import { theHouse } from '../people/principal'
 
 /*
@@ -76,7 +77,8 @@ async function sendOne(channel: WorkerChannel, one: ClaimedDispatch, token: stri
     log.warn({ dispatch: one.id, error: String(error) }, 'a claim was lost before handing over')
     return
   }
-  await keepResult(one, token, attempt)
+  if ('split' in attempt) await splitDispatch(one.id, token, attempt.split)
+  else await keepResult(one, token, attempt)
 }
 
 /**
@@ -168,7 +170,11 @@ async function markHandingOver(id: number, token: string): Promise<void> {
 }
 
 /** Writes what became of a try, and what was said and sent; nothing where the claim is not ours any more. */
-async function keepResult(one: ClaimedDispatch, token: string, attempt: Attempt): Promise<void> {
+async function keepResult(
+  one: ClaimedDispatch,
+  token: string,
+  attempt: Exclude<Attempt, { split: unknown }>,
+): Promise<void> {
   const tried = 'result' in attempt
   const outcome = tried ? outcomeOf(attempt.result, one.attempts) : refusedFor(attempt.stuck, attempt.reply)
   await inTransaction(async () => {

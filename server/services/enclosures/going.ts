@@ -9,7 +9,8 @@ import {
   type StoredCopy,
 } from '../../../core/enclosures/copies'
 import { goingAlong, type GoingAlong } from '../../../core/enclosures/enclosures'
-import { documentAsARule, mailSize, tooLarge } from '../../../core/enclosures/mail-size'
+import { documentAsARule, mailSize, roomIn, tooLarge } from '../../../core/enclosures/mail-size'
+import { inParts, largestPart } from '../../../core/enclosures/parts'
 import { dayInZone } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { company } from '../house/house'
@@ -70,7 +71,7 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
     sources: [...new Set(asked.flatMap((one) => one.documents.map(({ sourceId }) => sourceId)))],
     added: asked.flatMap((one) => [...(one.own?.added ?? [])]),
   })
-  const copies = await copiesFor(asked)
+  const copies = await copiesFor(asked, large === 'split')
   return new Map(
     asked.map(({ id, most, wish, copies: _, statements: __, ...one }) => [
       id,
@@ -84,25 +85,25 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
   )
 }
 
-/** The copies that go along in each email. */
-async function copiesFor(asked: readonly EmailAsked[]): Promise<Map<number, CopiesGoing>> {
-  const wanted = asked.flatMap(({ id, copies, statements, documents }) =>
+/** The copies that go along in each email. @param split where one takes too much they go in several */
+async function copiesFor(asked: readonly EmailAsked[], split: boolean): Promise<Map<number, CopiesGoing>> {
+  const wanted = asked.flatMap(({ id, copies, statements, documents, most }) =>
     copies && copies !== 'none' && statements
-      ? [{ id, copies, of: documentsOn(statements), language: documents[0]!.language }]
+      ? [{ id, copies, of: documentsOn(statements), language: documents[0]!.language, most }]
       : [],
   )
   if (wanted.length === 0) return new Map()
   const ids = wanted.flatMap((one) => one.of.map(({ documentId }) => documentId))
   const found = new Map((await documentsWithCopies(ids)).map((one) => [one.documentId, one]))
   return new Map(
-    wanted.map(({ id, copies, of, language }) => {
+    wanted.map(({ id, copies, of, language, most }) => {
       const documents = of.flatMap(({ documentId }) => found.get(documentId) ?? [])
       const without = documents.filter((one) => one.stored === null)
       const stored = documents.flatMap((one) => one.stored ?? [])
       return [
         id,
         {
-          copies: copyFiles(stored, copies, language),
+          copies: copyFiles(stored, copies, language, split ? roomIn(most) : Infinity),
           sentEarlier: without.filter((one) => !one.isOurs).map((one) => one.number),
           missing: without.filter((one) => one.isOurs).map((one) => one.number),
         },
@@ -155,12 +156,20 @@ export const carriedOf = (
 export const sizeOf = (files: EmailFiles, documents?: readonly number[]): number =>
   mailSize(carriedOf(files, documents).attached.map(({ size }) => size))
 
+/** How many emails it takes, where the house has too large ones split. @param documents their bytes */
+export const emailsFor = (files: EmailFiles, documents?: readonly number[]): number =>
+  inParts(carriedOf(files, documents).attached, files.rule).length
+
+/** Why an email is too large for its mail account, in words; null where it is not. */
+export const whyTooLarge = (files: EmailFiles): string | null =>
+  tooLarge(largestPart(carriedOf(files).attached, files.rule), files.most)
+
 /** Why prepared documents cannot go: their email would be larger than its mail account takes. By id, in words. */
 export async function oversized(ids: readonly number[], person: string): Promise<Map<number, string>> {
   if (ids.length === 0 || !((await anyEnclosure()) ?? (await anyLists(ids)))) return new Map()
   const found = new Map<number, string>()
   for (const [id, files] of await filesOfPrepared(ids, person)) {
-    const words = tooLarge(sizeOf(files), files.most)
+    const words = whyTooLarge(files)
     if (words) found.set(id, words)
   }
   return found

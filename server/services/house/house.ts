@@ -3,6 +3,7 @@ import type { Body, Line } from '../../../core/emailtexts/nodes'
 import type { EmailPurpose } from '../../../core/emailtexts/purposes'
 import type { StatusSteps } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
+import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Day } from '../../../core/documents/days'
 import type { BrandFacts, PaymentMethod } from '../../../core/documents/facts'
@@ -52,7 +53,7 @@ export interface CompanyRow {
   /** So many days a link to a file is good. */
   linkDays: number
   /** What becomes of an email that is larger than its mail account takes. */
-  tooLarge: 'stop' | 'link'
+  tooLarge: TooLargeRule
   /** Whether emails say when they are opened. */
   countOpens: boolean
   /** How often something of the whole house that stands on documents was changed. */

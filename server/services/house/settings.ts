@@ -1,4 +1,5 @@
 import { badInput, Refusal } from '../../../core/errors'
+import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/second-look'
 import type { MorningRule } from '../../../core/line/morning'
@@ -48,7 +49,7 @@ export interface HouseSettings {
   /** So many days a link to a file is good. */
   linkDays: number
   /** What becomes of an email that is larger than its mail account takes. */
-  tooLarge: 'stop' | 'link'
+  tooLarge: TooLargeRule
   /** What a letter costs that an email saves, in the house's currency. */
   postage: string
   /** Whether emails say when they are opened. */

@@ -1,13 +1,21 @@
 import { fitText, type Carriage } from '../../../core/enclosures/carriage'
 import type { EnclosureSource } from '../../../core/enclosures/enclosures'
-import { documentAsARule } from '../../../core/enclosures/mail-size'
+import { documentAsARule, mailSize } from '../../../core/enclosures/mail-size'
+import type { EmailPart } from '../../../core/enclosures/parts'
 import type { FilledNote } from '../../../core/emailtexts/email-text'
 import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
 import { type Recipient } from '../../../core/preferences/recipients'
 import { fillToday, type Letter } from '../dispatch/compose'
 import { shownHtml } from '../dispatch/email-look'
-import { carriedOf, filesOfDispatches, sizeOf, type EmailFiles, type FileGoing } from '../enclosures/going'
+import {
+  carriedOf,
+  emailsFor,
+  filesOfDispatches,
+  sizeOf,
+  type EmailFiles,
+  type FileGoing,
+} from '../enclosures/going'
 import { linksToCome } from '../links/links'
 import { letterOf } from './own-email'
 import { fileSentWith, letterToCome, mailCopyOf, recipientsOfDispatch } from './queries'
@@ -27,6 +35,9 @@ export interface EmailView {
   /** Its size as it travels, and the largest that its mail account takes, in bytes; null where it was sent. */
   size: number | null
   most: number | null
+  /** In how many emails it goes, and whether one that is too large goes in several. */
+  emails: number
+  splits: boolean
   sentAt: Date | null
   /** How often it was opened, by people and by programs, as far as it says so; null where nothing is known. */
   opened: { times: number; byMachine: number; first: string | null } | null
@@ -62,6 +73,8 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
     ),
     inText: listed.some(({ by }) => by === 'body'),
   })
+  const asARule = documents.map(() => documentAsARule)
+  const { part } = letter
   return {
     sent: false,
     from: `${brand.senderName} <${brand.senderAddress}>`,
@@ -77,19 +90,22 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
       outcome: '',
       reply: '',
     })),
-    files: listed,
-    size: files
-      ? sizeOf(
-          files,
-          documents.map(() => documentAsARule),
-        )
-      : null,
+    files: part ? listed.filter((file) => isInPart(file, part)) : listed,
+    size: part ? sizeOfPart(part) : files ? sizeOf(files, asARule) : null,
     most: files ? files.most * 1_000_000 : null,
+    emails: files && !part ? emailsFor(files, asARule) : 1,
+    splits: files?.rule.tooLarge === 'split',
     sentAt: null,
     opened: null,
     problem,
   }
 }
+
+/** The documents are in the first of several; what goes along in the one that names it. */
+const isInPart = ({ name, size }: FileView, part: EmailPart): boolean =>
+  size === null ? part.place === 1 : part.files.some((file) => file.name === name)
+
+const sizeOfPart = ({ files }: EmailPart): number => mailSize(files.map(({ size }) => size))
 
 /** The files of an email that is to come, each with how it travels. */
 function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined): FileView[] {
@@ -167,6 +183,8 @@ export async function emailOf(dispatchId: number): Promise<EmailView | null> {
       to: outcomes,
       size: null,
       most: null,
+      emails: 1,
+      splits: false,
       problem: null,
       files: copy.files.map(({ name, size, sha256, by, of }): FileView => ({
         name,

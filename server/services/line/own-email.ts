@@ -48,6 +48,7 @@ export function letterOf(row: PaperRow): Letter | null {
     paper: row.content,
     customerName: row.customerName,
     unpaid: row.unpaid,
+    part: row.part,
     account: row,
     brand: {
       name: row.brandName,

@@ -1,6 +1,7 @@
 import type { Body, Line } from '../../../core/emailtexts/nodes'
 import type { Design } from '../../../core/designs/design'
 import type { Paper } from '../../../core/documents/paper'
+import type { EmailPart } from '../../../core/enclosures/parts'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { ContactRole, Preferences, ContactFacts } from '../../../core/preferences/recipients'
@@ -23,6 +24,8 @@ export interface PaperRow extends Omit<PreparedView, 'email' | 'history' | 'word
   ownEmail: OwnEmail | null
   /** Of an email that reminds of an invoice: what it says is still open. */
   unpaid?: string | null
+  /** Of several emails over which the files of one were spread, which this is. */
+  part?: EmailPart | null
   preferences: Preferences
   subject: Line
   text: Body
@@ -194,7 +197,7 @@ export const letterToCome = (dispatchId: number) =>
   rows<PaperRow & { content: Paper }>(
     `select d.prepared_id id, d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
       preferences_for(c, d.source_id, array[d.kind]) preferences,
-      s.to_addresses "toAddresses", s.own_email "ownEmail", s.unpaid::text unpaid, n.subject, n.text,
+      s.to_addresses "toAddresses", s.own_email "ownEmail", s.unpaid::text unpaid, s.part, n.subject, n.text,
       t.design -> 'colours' colours,
       b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, s.customer_name "customerName",
       s.customer_id "customerId", contacts_of(s.customer_id) contacts

@@ -1,5 +1,6 @@
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { StuckCause } from '../../../../core/dispatch/states'
+import type { EmailPart } from '../../../../core/enclosures/parts'
 import type { Reply } from '../../../../core/dispatch/reply'
 
 /** A dispatch that a worker has claimed. */
@@ -21,6 +22,8 @@ export type Attempt =
       keep: () => Promise<void>
     }
   | { stuck: StuckCause; reply: Reply | null }
+  /** It is too large for one: what goes in each of several. Nothing was tried. */
+  | { split: EmailPart['files'][] }
 
 /**
  * A way by which a worker hands documents over. Claiming, results, pauses, what is stuck and the history are

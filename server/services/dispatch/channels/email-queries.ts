@@ -2,6 +2,7 @@ import type { Body, Line } from '../../../../core/emailtexts/nodes'
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import type { Paper } from '../../../../core/documents/paper'
 import type { CopiedDocument } from '../../../../core/enclosures/copies'
+import type { EmailPart } from '../../../../core/enclosures/parts'
 import type { OwnEmail } from '../../../../core/emailtexts/own-email'
 import type { EmailLook } from '../../../../core/emailtexts/email-look'
 import type {
@@ -27,6 +28,8 @@ export interface EmailToSend {
   /** What it says is still open of its invoice, where it reminds of that. */
   unpaid: string | null
   copyTo: string[]
+  /** Which one it is of several over which its files were spread. */
+  part: EmailPart | null
   customerId: number
   customerName: string
   kind: DocumentKind
@@ -74,7 +77,7 @@ export interface FileKept {
 export const emailsToSend = (ids: readonly number[]) =>
   rows<EmailToSend>(
     `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
-      m.to_addresses "toAddresses", m.own_email "ownEmail", m.unpaid::text unpaid, m.copy_to "copyTo",
+      m.to_addresses "toAddresses", m.own_email "ownEmail", m.unpaid::text unpaid, m.copy_to "copyTo", m.part,
       m.customer_id "customerId", m.customer_name "customerName", d.kind,
       d.id "documentId", dd.documents, coalesce(m.own_email -> 'subject', n.subject) subject,
       coalesce(m.own_email -> 'text', n.text) text, b.id "brandId", b.name "brandName",
@@ -134,7 +137,8 @@ export const overtakenReminders = (ids: readonly number[]) =>
     join document d on d.id = dd.document_id and d.kind = 'payment reminder'
     cross join jsonb_array_elements(d.paper #> '{exact,reminder,items}') item
     join open_item o on o.document_id = (item ->> 'documentId')::int
-    where m.id = any($ids::int[]) and not m.is_copy and o.open <> (item ->> 'open')::numeric
+    where m.id = any($ids::int[]) and (not m.is_copy or m.part is not null)
+      and o.open <> (item ->> 'open')::numeric
     group by m.id
     union all
     select m.id, array[m.number]

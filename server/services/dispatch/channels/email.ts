@@ -2,7 +2,8 @@ import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { Recipient } from '../../../../core/preferences/recipients'
 import { carried, fitText, type CarriageRule, type Carried } from '../../../../core/enclosures/carriage'
-import { mailSize, tooLarge } from '../../../../core/enclosures/mail-size'
+import { tooLarge } from '../../../../core/enclosures/mail-size'
+import { inParts, largestPart, type EmailPart } from '../../../../core/enclosures/parts'
 import { Refusal } from '../../../../core/errors'
 import { clock } from '../../../clock'
 import { logTrouble, troubleWords } from '../../../log'
@@ -75,7 +76,11 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     if (held) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: held } }
     const others = await gathered(email)
     const files = carriedIn(email, others)
-    const large = tooLarge(mailSize(files.attached.map(({ size }) => size)), email.rule.most)
+    const lost = lostOf(email, files)
+    if (lost) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: lost } }
+    const parts = inParts(files.attached, email.rule)
+    const large = tooLarge(largestPart(files.attached, email.rule), email.rule.most)
+    if (parts.length > 1 && !large && !email.part) return { split: parts.map(filesOfPart) }
     if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
     for (const file of files.linked) if (file.isMade) await keepFile(file.bytes, file.mediaType)
     const letter: Letter = {
@@ -115,13 +120,16 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     const recipients = whom(email)
     const others = await gathered(email)
     const files = carriedIn(email, others)
+    const parts = inParts(files.attached, email.rule)
     const letter: Letter = {
       ...letterOf(email, 'list' in recipients ? recipients.list : [], others),
+      // of several the first is seen
+      ...(parts.length > 1 ? { part: { place: 1, of: parts.length, files: [] } } : {}),
       inText: files.inText.length > 0,
       links: await linksToCome(files.linked.map(({ name }) => name)),
       insteadTo: address,
     }
-    const message = await composeMessage(letter, files.attached, {
+    const message = await composeMessage(letter, parts[0]!, {
       messageId: newMessageId(email.senderAddress),
       date: clock.now(),
     })
@@ -188,11 +196,30 @@ const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] =>
   })),
 ]
 
-const carriedIn = (email: Outgoing, others: readonly Enclosed[]): Carried<FileOfEmail> =>
-  carried(filesIn(email, others), {
+const carriedIn = (email: Outgoing, others: readonly Enclosed[]): Carried<FileOfEmail> => {
+  const files = carried(filesIn(email, others), {
     ...email.rule,
     fitsText: fitText([email.paper, ...others.map(({ paper }) => paper)]),
   })
+  if (!email.part) return files
+  const own = new Set(email.part.files.map(({ sha256 }) => sha256))
+  const attached = files.attached.filter(({ sha256 }) => own.has(sha256))
+  // links stand in the first alone
+  return email.part.place === 1 ? { ...files, attached } : { attached, linked: [], inText: [] }
+}
+
+const filesOfPart = (files: readonly FileOfEmail[]): EmailPart['files'] =>
+  files.map(({ name, sha256, size }) => ({ name, sha256, size }))
+
+/** Why one of several emails cannot go: a file is not what it was when it was spread over them; '' where all are. */
+function lostOf({ part }: Outgoing, { attached }: Carried<FileOfEmail>): string {
+  const there = new Set(attached.map(({ sha256 }) => sha256))
+  const lost = part?.files.filter(({ sha256 }) => !there.has(sha256)) ?? []
+  return lost.length === 0
+    ? ''
+    : `${lost.map(({ name }) => name).join(', ')} became another file since this email was split. ` +
+        'Take it out, and send a copy of the document instead.'
+}
 
 /** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
 function whyNotWritten(error: unknown, dispatch: number): string {
@@ -209,6 +236,7 @@ const letterOf = (email: EmailToSend, recipients: Recipient[], others: readonly 
   paper: email.paper,
   unpaid: email.unpaid,
   account: email,
+  part: email.part,
   customerName: email.customerName,
   recipients,
   brand: {
