@@ -217,11 +217,11 @@ function sayer(language: Language, { period, currency }: StatementFacts) {
     entry: (one: LedgerEntry & { balance: DecimalText }): PaperLine => ({
       item: short(one.day),
       description: [what(one.kind), isMoney(one.kind) ? '' : one.number].filter(Boolean).join(' '),
-      detail: one.dueDate
-        ? own.dueOn(day(one.dueDate))
-        : isMoney(one.kind) && one.number
-          ? own.reference(one.number)
-          : null,
+      detail: parts([
+        one.dueDate ? own.dueOn(day(one.dueDate)) : '',
+        isMoney(one.kind) && one.number ? own.reference(one.number) : '',
+        one.brand ?? '',
+      ]),
       quantity: '',
       price: money(one.amount),
       rate: '',
@@ -236,6 +236,7 @@ function sayer(language: Language, { period, currency }: StatementFacts) {
         isMoney(one.kind) ? own.onAccount : '',
         new Decimal(one.open).gt(0) && one.dueDate ? late(one.dueDate) : '',
         one.disputed ? own.disputed : '',
+        one.brand ?? '',
         one.promisedOn ? own.promised(day(one.promisedOn)) : '',
       ]),
       quantity: one.dueDate && new Decimal(one.open).gt(0) ? short(one.dueDate) : '',

@@ -28,6 +28,8 @@ export interface LedgerEntry {
   amount: DecimalText
   /** Of a document: which. */
   documentId?: number | null
+  /** The brand that it is of, where that is another than the statement's. */
+  brand?: string | null
 }
 
 /** What is open on a day: a document, or money that settles nothing yet. */

@@ -159,7 +159,9 @@ create table company (
   -- whom the email of the morning goes to, and when; null for nobody
   morning jsonb,
   -- the last day of which it was sent
-  morning_sent date
+  morning_sent date,
+  -- one statement for all brands of one company
+  statements_together boolean not null default false
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -1392,6 +1394,20 @@ create table account (
 );
 create trigger source_of_account before insert or update of customer_id, brand_id, label on account
   for each row execute function keep_source('account', 'label', '');
+
+-- The brands whose books the statement of an account tells of, its own among them; "leads" is the account that tells of
+-- them all, one of each customer and currency. One brand each, unless the house wants all of one company together.
+create view account_stated as
+select a.id account_id, o.brand_id, first_value(o.id) over (partition by a.id order by o.brand_id) leads
+from account a
+join brand b on b.id = a.brand_id
+join account o on o.customer_id = a.customer_id and o.currency = a.currency
+join brand p on p.id = o.brand_id
+where o.brand_id = a.brand_id
+  or (
+    (select statements_together from company)
+    and p.legal_name = b.legal_name and p.tax_number = b.tax_number
+  );
 
 -- What one settles of another, on the later day of the two, as it changes what is owed: the item that is settled, and
 -- the payment or credit that settles it.

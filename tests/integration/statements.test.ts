@@ -1,15 +1,17 @@
 import { createHash, randomUUID } from 'node:crypto'
 import { unzipSync } from 'fflate'
-import { beforeEach, describe, expect, test } from 'vitest'
+import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
 import { addDays, dayInZone, type Day } from '../../core/documents/days'
 import type { Paper } from '../../core/documents/paper'
 import { Refusal } from '../../core/errors'
+import { Decimal } from '../../core/money/decimal'
 import type { StatementPeriod } from '../../core/receivables/statement'
 import { one, rows, run } from '../../server/db/connection'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { refreshPrepared } from '../../server/services/documents/refresh'
 import { startRun } from '../../server/services/documents/send-run'
+import { changeHouse } from '../../server/services/house/settings'
 import { account } from '../../server/services/receivables/accounts'
 import { accounts } from '../../server/services/receivables/accounts-queries'
 import { recordPayment, type NewPayment } from '../../server/services/receivables/payments'
@@ -244,6 +246,63 @@ describe('with copies of what it lists', () => {
     const [mail] = await mailsTo((await documentView(result!.documentId!)).email!.to[0]!.address)
     expect(mail!.attachments.map((file) => file.filename)).toContain(`Invoice-${third.number}.pdf`)
     await wish(null)
+  })
+})
+
+describe('of several brands of one company', () => {
+  const ofBoth = async (change: object) => {
+    await changeHouse(change)
+    await house.settle()
+  }
+  const key = () => ({ customerId: house.customer('10427').id, currency: 'EUR' })
+  const brandOf = (at: number) => house.brands[at]!
+  const names = async () =>
+    (await rows<{ name: string }>('select name from brand order by id')).map((row) => row.name)
+  const invoiceOf = async (at: number) => {
+    const order = await house.newOrder({ customerId: key().customerId, brandId: brandOf(at).id })
+    await house.ship([order])
+    const [paper] = await papersOf([order])
+    const ask = [{ preparedId: paper!.id, revision: null }]
+    const [result] = await issueInOneTransaction(ask, who, undefined, { postOnly: true })
+    return (await documentView(result!.documentId!)).number
+  }
+  const stated = async (preparedId: number) =>
+    (await one<{ paper: Paper }>('select content paper from prepared_document where id = $1', [preparedId]))!
+      .paper
+
+  test('is one statement where the house wants that, which names the other brand, and sums up to both', async () => {
+    const [first, second] = await names()
+    const [own, other] = [await invoiceOf(0), await invoiceOf(1)]
+    const period: StatementPeriod = { form: 'activity', from: addDays(today(), -30), until: today() }
+    expect(await prepareStatements(key(), period, who)).toHaveLength(2)
+    const before = await account(key().customerId)
+    await ofBoth({ statementsTogether: true })
+    onTestFinished(() => ofBoth({ statementsTogether: false }))
+    const [made, ...others] = await prepareStatements(key(), openItems(), who)
+    expect(others).toEqual([])
+    expect(made).toMatchObject({ outcome: 'prepared', brand: first })
+    const paper = await stated(made!.preparedId!)
+    const lines = new Map(paper.lines.map((line) => [line.item, line.detail ?? '']))
+    expect(lines.get(own)).not.toContain(second)
+    expect(lines.get(other)).toContain(second)
+    const owed = before.items.reduce((sum, item) => sum.plus(item.open), new Decimal(0))
+    const unused = before.payments.reduce((sum, payment) => sum.plus(payment.open), new Decimal(0))
+    expect(paper.amounts.total).toBe(owed.minus(unused).toFixed(2))
+    // what is booked with the other brand changes it
+    const third = await invoiceOf(1)
+    const ask = [{ preparedId: made!.preparedId!, revision: null }]
+    expect((await issueInOneTransaction(ask, who))[0]).toMatchObject({ outcome: 'changed' })
+    await refreshPrepared([made!.preparedId!])
+    expect((await stated(made!.preparedId!)).lines.map((line) => line.item)).toContain(third)
+  })
+
+  test('is made and seen only by who may see them all; reminders stay one of each brand', async () => {
+    await ofBoth({ statementsTogether: true })
+    onTestFinished(() => ofBoth({ statementsTogether: false }))
+    const limited = { ...who, brands: [brandOf(0).id] }
+    await expect(prepareStatements(key(), openItems(), limited)).rejects.toThrow()
+    const reminders = await prepareStatements(key(), { form: 'reminder', until: today() }, who)
+    expect(reminders.map(({ brand }) => brand)).toEqual((await names()).slice(0, 2))
   })
 })
 

@@ -6,6 +6,7 @@ import ReminderLevelDialog from './ReminderLevelDialog.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
 import { plural, shortDay } from '../../composables/format'
 import { starterReminders, type ReminderLevel, type ReminderRule } from '../../../core/receivables/reminders'
 import type { HouseSettings } from '../../contract'
@@ -59,10 +60,31 @@ const booking = [
   { value: 'true', words: t('company.chargesOwed') },
   { value: 'false', words: t('company.chargesAsked') },
 ]
+const severalBrands = computed(() => (useSession().house?.brands.length ?? 0) > 1)
+const together = [
+  { value: 'false', words: t('company.oneOfEachBrand') },
+  { value: 'true', words: t('company.oneOfAllBrands') },
+]
 const amountOf = (text: string) => text.trim().replace(',', '.')
 </script>
 
 <template>
+  <template v-if="severalBrands"
+    ><h2>{{ t('company.statementsOfAccount') }}</h2>
+    <p>
+      <I18nT keypath="company.whoBuysOfSeveral" scope="global"
+        ><template #statements
+          ><WordPicker
+            :label="t('company.statementsOfSeveralBrands')"
+            :choices="together"
+            :value="String(settings.statementsTogether)"
+            :disabled="disabled"
+            data-test="statements-together"
+            @pick="
+              emit('keep', { statementsTogether: $event === 'true' }, t('company.statementsAreSet'))
+            " /></template
+      ></I18nT></p
+  ></template>
   <h2>{{ t('company.paymentReminders') }}</h2>
   <p>
     <I18nT keypath="company.remindedAgainAfter" scope="global"

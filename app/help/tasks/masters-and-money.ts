@@ -81,6 +81,8 @@ export const masterTasks: readonly HelpTask[] = [
       'They wait in To check: look at document and email, then Send.',
       '- Every month by itself: Routines, New, “it is time for statements of account”.',
       '- Runs… shows what earlier runs made and left out.',
+      '- Of several brands of one company together: Settings, General, Statements of account.',
+      '- With a slip to be sent back with the payment: Settings, the brand, Look, shown for its statements.',
       '- Copies of what it lists, in one ZIP or singly: in how statements go, at the customer or in Settings.',
     ],
   },
@@ -111,7 +113,8 @@ export const masterTasks: readonly HelpTask[] = [
       'Open a level there: whether its letters ask for interest, and what a letter costs.',
       'Booked, they are owed once the letter is issued, and stand in Accounts under its number; or are asked for only.',
       '- Interest that one letter booked is not asked for by the next. Fees and interest alone bring no letter.',
-      '- To waive what is open: Accounts, “mark” beside it, waive, why. Undo stands in the message.',
+      '- To waive what is open, or a part: Accounts, “mark” beside it, waive, how much, why.',
+      '- To have it owed again: “take back” beside what was waived, below the document in the Register.',
     ],
   },
   {

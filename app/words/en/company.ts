@@ -2,6 +2,12 @@
 export const company = {
   // company/ReminderSettings.vue
   paymentReminders: 'Payment reminders',
+  statementsOfAccount: 'Statements of account',
+  whoBuysOfSeveral: 'Who buys of several brands gets {statements}.',
+  statementsOfSeveralBrands: 'Statements over several brands',
+  oneOfEachBrand: 'one statement of each brand',
+  oneOfAllBrands: 'one of all that have the same legal name and tax number',
+  statementsAreSet: 'What statements tell of is set.',
   remindedAgainAfter:
     'An invoice is reminded of again after {days} at the earliest, and nobody for less than {least} in all.',
   daysBetween: 'Days between two reminders',

@@ -66,6 +66,7 @@ export default route<object, object, Partial<HouseSettings>>(
         booksCharges: Joi.boolean().default(false),
       }),
       morning: Joi.object({ to: text(320).required(), time: clockTime.required() }).allow(null),
+      statementsTogether: Joi.boolean(),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

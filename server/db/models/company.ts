@@ -65,6 +65,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare countOpens: CreationOptional<boolean>
   /** How the house reminds; null as supplied. */
   declare reminders: CreationOptional<ReminderRule | null>
+  /** One statement for all brands of one company. */
+  declare statementsTogether: CreationOptional<boolean>
   declare morning: CreationOptional<MorningRule | null>
   declare morningSent: CreationOptional<string | null>
   /** How documents reach customers that say nothing else, nor their group. */
@@ -121,6 +123,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         postage: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
         countOpens: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         reminders: { type: DataTypes.JSONB },
+        statementsTogether: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         morning: { type: DataTypes.JSONB },
         morningSent: { type: DataTypes.DATEONLY },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },

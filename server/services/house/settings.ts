@@ -56,6 +56,8 @@ export interface HouseSettings {
   countOpens: boolean
   /** The levels of payment reminders, and when they are due. */
   reminders: ReminderRule
+  /** Whether a customer gets one statement for all brands with the same legal name and tax number. */
+  statementsTogether: boolean
   /** Whom the email of the morning goes to, and when. */
   morning: MorningRule | null
   /** What a second person has to send. */
@@ -87,7 +89,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
     if (change.morning) await morningFromTomorrow(clock.now())
-    if (change.documentDates) await markAllStale()
+    if (change.documentDates || change.statementsTogether !== undefined) await markAllStale()
     publish('house')
   })
 }

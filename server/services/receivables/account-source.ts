@@ -32,6 +32,7 @@ import {
   entriesOf,
   occasionsWaiting,
   openOn,
+  statedElsewhere,
 } from './statement-queries'
 
 /** The books of accounts for a period, by account: five statements to the database for any number of them. */
@@ -40,12 +41,14 @@ export async function booksOf(
   period: StatementPeriod,
 ): Promise<Map<number, Omit<StatementFacts, 'currency'>>> {
   const from = period.form === 'activity' ? period.from : period.until
-  const balances = await balancesOf(ids, from, period.until)
+  // reminders are of one brand, whatever statements tell of
+  const together = period.form !== 'reminder'
+  const balances = await balancesOf(ids, from, period.until, together)
   const entries = groupBy(
-    period.form === 'activity' ? await entriesOf(ids, from, period.until) : [],
+    period.form === 'activity' ? await entriesOf(ids, from, period.until, together) : [],
     (entry) => entry.accountId,
   )
-  const open = groupBy(await openOn(ids, period.until), (entry) => entry.accountId)
+  const open = groupBy(await openOn(ids, period.until, together), (entry) => entry.accountId)
   return new Map(
     balances.map(({ accountId, opening, balance }) => [
       accountId,
@@ -76,6 +79,7 @@ async function loadAccountContexts(
   )
   const meant = (id: number) => occasion || (waiting.get(id) ?? '')
   const house = await houseContext(kind)
+  const elsewhere = await toldElsewhere(kind, ids)
   const contexts = new Map<number, PaperContext>()
   for (const [asked, own] of groupBy(ids, meant)) {
     const period = periodAsked(kind, asked, today)
@@ -98,11 +102,25 @@ async function loadAccountContexts(
         { ...addressing, role: addressing.role ?? kindFacts[kind].to },
         house,
       )
-      const nothing = nothingIn(made)
+      const nothing = elsewhere.get(row.sourceId) ?? nothingIn(made)
       contexts.set(row.sourceId, nothing ? { ...context, nothing } : context)
     }
   }
   return contexts
+}
+
+/** Of accounts whose books are told of by the statement of another brand, that; by account, in words. */
+export async function toldElsewhere(
+  kind: DocumentKind,
+  ids: readonly number[],
+): Promise<Map<number, string>> {
+  if (kind !== 'statement of account') return new Map()
+  return new Map(
+    (await statedElsewhere(ids)).map(({ accountId, brand }) => [
+      accountId,
+      `It is on the statement of ${brand}.`,
+    ]),
+  )
 }
 
 /** Why there is nothing to make; undefined where there is something. */

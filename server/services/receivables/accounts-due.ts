@@ -6,7 +6,7 @@ import type { EventFacts } from '../../../core/routines/routine'
 import type { Language } from '../../../core/money/format'
 import { inTransaction } from '../../db/connection'
 import { theHouse, type Principal } from '../people/principal'
-import { booksOf, nothingIn, totalAsked, whatIsSaid } from './account-source'
+import { booksOf, nothingIn, toldElsewhere, totalAsked, whatIsSaid } from './account-source'
 import { accountsAfter, customersWithoutAccount, lockAccounts, makeAccounts } from './statement-queries'
 
 /*
@@ -74,17 +74,16 @@ async function dueAmong(
   period: StatementPeriod,
   day: Day,
 ): Promise<AccountDue[]> {
-  const books = await booksOf(
-    asked.map((one) => one.id),
-    period,
-  )
+  const ids = asked.map((one) => one.id)
+  const books = await booksOf(ids, period)
+  const elsewhere = await toldElsewhere(kind, ids)
   const said = await whatIsSaid(kind, books, day)
   const occasion = occasionOf(period)
   return asked.flatMap(({ id, customerId, name, customerLanguage, ...account }) => {
     const { currency } = account
     const all = { ...books.get(id)!, currency }
     const made = said({ sourceId: id, currency, customerLanguage }, all)
-    if (nothingIn(made)) return []
+    if (elsewhere.has(id) || nothingIn(made)) return []
     const facts: EventFacts = {
       order: '',
       ...account,

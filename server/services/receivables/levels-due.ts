@@ -21,7 +21,7 @@ export interface LevelDue extends AccountKey {
 
 export async function levelsDue(keys: readonly AccountKey[], who: Principal): Promise<LevelDue[]> {
   await makeMissingAccounts()
-  const found = await accountsToState(keys, who)
+  const found = await accountsToState(keys, 'payment reminder', who)
   const day = await today()
   const ids = found.map((one) => one.id)
   const books = await booksOf(ids, { form: 'reminder', until: day })

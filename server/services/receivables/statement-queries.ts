@@ -10,9 +10,21 @@ import type { AccountAsked } from './accounts-due'
 
 /* The statements, of the database, that statements of account are made from. */
 
+/** SQL, after account `a`: `x.brands`, whose books its statement tells of. */
+const statedBrands = `join lateral (
+      select array_agg(s.brand_id) brands from account_stated s where s.account_id = a.id
+    ) x
+      on true`
+
+/** SQL: those, or the account's own brand alone, by $together. */
+const brandsTold = 'case when $together then x.brands else array[a.brand_id] end'
+
+/** SQL: the name of brand `b`, where it is not the account's own. */
+const otherBrand = 'case when b.id <> a.brand_id then b.name end'
+
 /**
- * SQL: how often the books of account `a` changed. What is booked is never deleted, voiding and marks come on top:
- * so it only ever rises.
+ * SQL: how often the books of account `a` with `statedBrands` changed. What is booked is never deleted, voiding and
+ * marks come on top: so it only ever rises.
  */
 const versionSql = `(
   (
@@ -20,24 +32,24 @@ const versionSql = `(
     from open_item i
     join document d on d.id = i.document_id
     left join document_void v on v.document_id = d.id
-    where i.customer_id = a.customer_id and i.currency = a.currency and d.brand_id = a.brand_id
+    where i.customer_id = a.customer_id and i.currency = a.currency and d.brand_id = any(x.brands)
   ) + (
     select count(*) + coalesce(sum(s.count), 0)
     from payment p
     left join lateral (select count(*) from settled s where s.payment_id = p.id) s on true
-    where p.customer_id = a.customer_id and p.currency = a.currency and p.brand_id = a.brand_id
+    where p.customer_id = a.customer_id and p.currency = a.currency and p.brand_id = any(x.brands)
   ) + (
     select count(*)
     from open_item i
     join document d on d.id = i.document_id
     join settled s on s.document_id = d.id
-    where i.customer_id = a.customer_id and i.currency = a.currency and d.brand_id = a.brand_id
+    where i.customer_id = a.customer_id and i.currency = a.currency and d.brand_id = any(x.brands)
   )
  + (
     select count(*)
     from reminder r
     join document d on d.id = r.document_id
-    where d.customer_id = a.customer_id and d.currency = a.currency and d.brand_id = a.brand_id
+    where d.customer_id = a.customer_id and d.currency = a.currency and d.brand_id = any(x.brands)
   )
 )::float8`
 
@@ -45,6 +57,7 @@ export const accountVersions = (ids: readonly number[]) =>
   rows<{ id: number; version: number }>(
     `select a.id, ${versionSql} version
     from account a
+    ${statedBrands}
     where a.id = any($ids::int[])
     order by a.id`,
     { ids },
@@ -60,51 +73,56 @@ export const accountRows = (ids: readonly number[], day: Day) =>
       c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing,
       preferences_for(c, a.id, $kinds::text[]) preferences, c.version "customerVersion", 'domestic' treatment
     from account a
+    ${statedBrands}
     join customer c on c.id = a.customer_id
     where a.id = any($ids::int[])`,
     { ids, day, kinds: kindsOf('account') },
   )
 
 /** What was booked before a day, and until another. */
-export const balancesOf = (ids: readonly number[], from: Day, until: Day) =>
+export const balancesOf = (ids: readonly number[], from: Day, until: Day, together: boolean) =>
   rows<{ accountId: number; opening: string; balance: string }>(
     `select a.id "accountId", coalesce(sum(e.amount) filter (where e.day < $from::date), 0)::text opening,
       coalesce(sum(e.amount), 0)::text balance
     from account a
+    ${statedBrands}
     left join ledger_entry e
-      on e.customer_id = a.customer_id and e.brand_id = a.brand_id and e.currency = a.currency
+      on e.customer_id = a.customer_id and e.brand_id = any(${brandsTold}) and e.currency = a.currency
       and e.day <= $until::date
     where a.id = any($ids::int[])
     group by a.id`,
-    { ids, from, until },
+    { ids, from, until, together },
   )
 
 /** What was booked from one day to another, documents of a day before what settles them. */
-export const entriesOf = (ids: readonly number[], from: Day, until: Day) =>
+export const entriesOf = (ids: readonly number[], from: Day, until: Day, together: boolean) =>
   rows<LedgerEntry & { accountId: number }>(
     `select a.id "accountId", e.kind, e.number, e.day::text "day", e.due_date::text "dueDate",
-      e.amount::text amount, e.document_id "documentId"
+      e.amount::text amount, e.document_id "documentId", ${otherBrand} brand
     from account a
+    ${statedBrands}
     join ledger_entry e
-      on e.customer_id = a.customer_id and e.brand_id = a.brand_id and e.currency = a.currency
+      on e.customer_id = a.customer_id and e.brand_id = any(${brandsTold}) and e.currency = a.currency
+    join brand b on b.id = e.brand_id
     where a.id = any($ids::int[]) and e.day between $from::date and $until::date
     order by a.id, e.day, e.due_date is null, e.document_id, e.payment_id`,
-    { ids, from, until },
+    { ids, from, until, together },
   )
 
 /**
  * What is open at the end of a day: documents by due date, then money that settles nothing yet; a payment with its
  * counter-entry is one.
  */
-export const openOn = (ids: readonly number[], until: Day) =>
+export const openOn = (ids: readonly number[], until: Day, together: boolean) =>
   rows<OpenEntry & { accountId: number }>(
     `with
       open_document as (
         select a.id account_id, d.kind, d.number, d.date as day, i.due_date, i.amount,
-          i.amount + coalesce(s.sum, 0) open, i.dispute <> '' disputed, i.promised_on, d.id place
+          i.amount + coalesce(s.sum, 0) open, i.dispute <> '' disputed, i.promised_on, d.id place, d.brand_id
         from account a
+        ${statedBrands}
         join open_item i on i.customer_id = a.customer_id and i.currency = a.currency
-        join document d on d.id = i.document_id and d.brand_id = a.brand_id and d.date <= $until::date
+        join document d on d.id = i.document_id and d.brand_id = any(${brandsTold}) and d.date <= $until::date
         left join lateral (
           select sum(s.amount) from settled s where s.document_id = d.id and s.day <= $until::date
         ) s on true
@@ -116,10 +134,11 @@ export const openOn = (ids: readonly number[], until: Day) =>
           min(p.reference) filter (where p.reverses_id is null) number, min(p.date) as day, null::date due_date,
           sum(case p.direction when 'in' then -p.amount else p.amount end) amount,
           sum(case p.direction when 'in' then -p.amount else p.amount end + coalesce(s.sum, 0)) open,
-          false disputed, null::date promised_on, coalesce(p.reverses_id, p.id) place
+          false disputed, null::date promised_on, coalesce(p.reverses_id, p.id) place, min(p.brand_id) brand_id
         from account a
+        ${statedBrands}
         join payment p
-          on p.customer_id = a.customer_id and p.currency = a.currency and p.brand_id = a.brand_id
+          on p.customer_id = a.customer_id and p.currency = a.currency and p.brand_id = any(${brandsTold})
           and p.date <= $until::date
         left join lateral (
           select sum(s.amount) from settled s where s.payment_id = p.id and s.day <= $until::date
@@ -134,11 +153,24 @@ export const openOn = (ids: readonly number[], until: Day) =>
       )
     select account_id "accountId", kind, case when due_date is not null then place end "documentId",
       coalesce(number, '') number, day::text "day", due_date::text "dueDate",
-      amount::text amount, open::text open, disputed, promised_on::text "promisedOn"
+      amount::text amount, open::text open, disputed, promised_on::text "promisedOn", ${otherBrand} brand
     from everything
+    join account a on a.id = account_id
+    join brand b on b.id = everything.brand_id
     where open <> 0
     order by account_id, due_date nulls last, day, place`,
-    { ids, until },
+    { ids, until, together },
+  )
+
+/** Accounts whose books another one tells of, by the brand of that one. */
+export const statedElsewhere = (ids: readonly number[]) =>
+  rows<{ accountId: number; brand: string }>(
+    `select distinct s.account_id "accountId", b.name brand
+    from account_stated s
+    join account a on a.id = s.leads
+    join brand b on b.id = a.brand_id
+    where s.account_id = any($ids::int[]) and s.leads <> s.account_id`,
+    { ids },
   )
 
 /** Which statement is meant of an account whose statement was put back, the newest first. */

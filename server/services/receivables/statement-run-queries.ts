@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { StatementPeriod } from '../../../core/receivables/statement'
 import { json, one, rows, run } from '../../db/connection'
@@ -7,17 +8,34 @@ import type { AccountKey, StatementRunHead, StatementRunView } from './statement
 
 /* The statements of statements.ts. */
 
-export const accountsToState = (keys: readonly AccountKey[], who: Principal) =>
+/**
+ * The accounts of these customers, one a brand; where statements tell of several brands, the one that tells of them
+ * all, for who may see them all.
+ * @param narrowed to these brands alone
+ */
+export const accountsToState = (
+  keys: readonly AccountKey[],
+  kind: DocumentKind,
+  who: Principal,
+  narrowed: Principal = who,
+) =>
   rows<AccountKey & { id: number; brand: string; customerLanguage: Language | null }>(
     `select a.id, b.name brand, a.customer_id "customerId", a.currency, c.language "customerLanguage"
     from jsonb_to_recordset($keys::jsonb) as k ("customerId" int, currency text)
     join account a on a.customer_id = k."customerId" and a.currency = k.currency
     join brand b on b.id = a.brand_id
     join customer c on c.id = a.customer_id
-    where ${within(who, 'a.brand_id')}
+    where ${kind === 'statement of account' ? statedWithin(who, narrowed) : within(narrowed, 'a.brand_id')}
     order by a.customer_id, a.id`,
     { keys: json(keys) },
   )
+
+/** SQL: that account `a` leads a statement that a person may see all of, and that tells of one of these brands. */
+const statedWithin = (who: Principal, narrowed: Principal) => `(
+  select bool_and(s.leads = a.id and ${within(who, 's.brand_id')}) and bool_or(${within(narrowed, 's.brand_id')})
+  from account_stated s
+  where s.account_id = a.id
+)`
 
 export const insertRun = (given: { period: StatementPeriod; now: Date; actor: string }) =>
   one<{ id: number }>(

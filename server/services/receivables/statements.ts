@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { kindOfPeriod, occasionOf, type StatementPeriod } from '../../../core/receivables/statement'
 import { clock } from '../../clock'
@@ -49,13 +50,18 @@ async function checkPeriod(period: StatementPeriod): Promise<void> {
 }
 
 /** The accounts of these customers, one a brand, as far as this one may see them. */
-async function accountsOf(keys: readonly AccountKey[], who: Principal): Promise<number[]> {
+async function accountsOf(
+  keys: readonly AccountKey[],
+  kind: DocumentKind,
+  who: Principal,
+  narrowed = who,
+): Promise<number[]> {
   const customers = [...new Set(keys.map((one) => one.customerId))]
   await inTransaction(async () => {
     await lockAccounts()
     await makeAccounts(customers)
   })
-  return (await accountsToState(keys, who)).map((one) => one.id)
+  return (await accountsToState(keys, kind, who, narrowed)).map((one) => one.id)
 }
 
 export interface PreparedStatement {
@@ -75,10 +81,11 @@ export async function prepareStatements(
   who: Principal,
 ): Promise<PreparedStatement[]> {
   await checkPeriod(period)
-  const ids = await accountsOf([key], who)
+  const kind = kindOfPeriod(period)
+  const ids = await accountsOf([key], kind, who)
   if (ids.length === 0) throw new Refusal('no-such-account', { status: 404 })
-  const brands = new Map((await accountsToState([key], who)).map((one) => [one.id, one.brand]))
-  const made = await prepareByHand(kindOfPeriod(period), ids, who, { occasion: occasionOf(period) })
+  const brands = new Map((await accountsToState([key], kind, who)).map((one) => [one.id, one.brand]))
+  const made = await prepareByHand(kind, ids, who, { occasion: occasionOf(period) })
   return made.map(({ sourceId, result }) => ({ brand: brands.get(sourceId)!, ...outcomeOf(result) }))
 }
 
@@ -111,7 +118,8 @@ export async function startStatements(
     'these' in chosen
       ? chosen.these
       : (await matchingAccounts(chosen.matching, who)).filter((one) => !off.has(keyOf(one)))
-  const ids = await accountsOf(keys, await seeing('these' in chosen ? chosen : chosen.matching, who))
+  const narrowed = await seeing('these' in chosen ? chosen : chosen.matching, who)
+  const ids = await accountsOf(keys, kindOfPeriod(period), who, narrowed)
   if (ids.length === 0) throw new Refusal('nothing-chosen', { status: 400 })
   return inTransaction(async () => {
     const { id } = (await insertRun({ period, now: clock.now(), actor: who.name }))!
