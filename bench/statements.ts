@@ -14,7 +14,8 @@ import type { Row } from './table'
 
 /*
  * Statements of many accounts, each with forty entries and a ZIP of its eight invoices: prepared, issued and handed to
- * the mail server, with durable PostgreSQL and one worker process. BENCH_STATEMENTS says how many.
+ * the mail server, with durable PostgreSQL and one worker process. BENCH_STATEMENTS says how many: more than there are
+ * accounts are rounds over all of them, each of another period with the same entries.
  */
 const wanted = Number(process.env.BENCH_STATEMENTS ?? 120)
 const [invoicesEach, paymentsEach] = [8, 32]
@@ -28,26 +29,36 @@ const perMinute = (made: number, milliseconds: number) =>
 
 export const benchStatements = (): Promise<Row[]> =>
   inBenchProcesses(async (house, worker) => {
-    const made = await books(house)
+    const accountCount = await books(house)
     const today = dayInZone(new Date(), 'Europe/Dublin')
     const before = memory(worker, 'VmRSS')
-    const prepared = await prepare(today)
-    const sent = await send(prepared.ids)
+    const rounds = Math.ceil(wanted / accountCount)
+    let made = 0
+    let preparing = 0
+    let sending = 0
+    let first = 0
+    const high: number[] = []
+    for (let round = 0; round < rounds; round++) {
+      const prepared = await prepare(addDays(today, -30 - round), today)
+      const sent = await send(prepared.ids)
+      made += prepared.ids.length
+      preparing += prepared.took
+      sending += sent.took
+      first ||= sent.first
+      high.push(memory(worker, 'VmHWM'))
+    }
     const list = await percentiles(200, () => accounts({ sort: 'overdue', descending: true, limit: 60 }))
     const began = performance.now()
     const due = await accountsDue('statement of account', { form: 'open items', until: today })
     const turn = performance.now() - began
     const row = (what: string, ours: string, aim = ''): Row => ({ what, ours, other: '', ratio: '', aim })
     return [
-      row(
-        `${made} accounts, ${invoicesEach + paymentsEach} entries: prepared`,
-        perMinute(made, prepared.took),
-      ),
-      row(`sent with ${invoicesEach} copies in a ZIP each`, perMinute(made, sent.took)),
-      row('first mail after the Send', `${sent.first} ms`),
+      row(`${made} statements, ${invoicesEach + paymentsEach} entries: prepared`, perMinute(made, preparing)),
+      row(`sent with ${invoicesEach} copies in a ZIP each`, perMinute(made, sending)),
+      row('first mail after the Send', `${first} ms`),
       row(
         'peak memory of the worker',
-        `${Math.round(memory(worker, 'VmHWM'))} MB (${Math.round(before)} MB before)`,
+        `${Math.round(high.at(-1)!)} MB; after the first round ${Math.round(high[0]!)}, before ${Math.round(before)}`,
         'flat',
       ),
       row('list of accounts', `p50 ${list.p50.toFixed(1)} ms, p95 ${list.p95.toFixed(1)} ms`, 'under 30 ms'),
@@ -91,11 +102,14 @@ async function books(house: BenchHouse): Promise<number> {
   return keys.length
 }
 
-async function prepare(today: string): Promise<{ took: number; ids: { id: number; revision: number }[] }> {
+async function prepare(
+  from: string,
+  today: string,
+): Promise<{ took: number; ids: { id: number; revision: number }[] }> {
   const began = performance.now()
   const runId = await startStatements(
     { matching: { sort: 'name', descending: false, limit: 1 }, but: [] },
-    { form: 'activity', from: addDays(today, -30), until: today },
+    { form: 'activity', from, until: today },
     who,
   )
   while ((await count('select count(*)::int count from statement_run_account where outcome is null')) > 0)
@@ -113,6 +127,7 @@ async function prepare(today: string): Promise<{ took: number; ids: { id: number
 
 async function send(ids: { id: number; revision: number }[]): Promise<{ took: number; first: number }> {
   const before = await accepted()
+  const issuedBefore = await issued('statement of account')
   const began = performance.now()
   await startRun(ids, randomUUID(), who)
   let first = 0
@@ -122,6 +137,7 @@ async function send(ids: { id: number; revision: number }[]): Promise<{ took: nu
     if (left >= ids.length) break
     await pause(20)
   }
-  if ((await issued('statement of account')) !== ids.length) throw new Error('not every statement was issued')
+  if ((await issued('statement of account')) - issuedBefore !== ids.length)
+    throw new Error('not every statement was issued')
   return { took: performance.now() - began, first }
 }

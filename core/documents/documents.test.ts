@@ -3,7 +3,7 @@ import { exampleInvoice, order, orderLine, ottermill, tansyHollow } from '../tes
 import { addDays, dayInZone, formatDay, makeDay, parseDay } from './days'
 import { asPreview, comparePapers } from './issue'
 import { checkIban, creditorReference, isCreditorReference, isIban, paymentCode } from './payment-code'
-import { dueDate, earlyPayment } from './terms'
+import { dueDate, earlyPayment, termsWords } from './terms'
 
 describe('days and due dates', () => {
   test('months end where the calendar says', () => {
@@ -37,6 +37,28 @@ describe('days and due dates', () => {
   test("dates are written out in the paper's language", () => {
     expect(formatDay('2026-03-01', 'de')).toBe('1. März 2026')
     expect(formatDay('2026-03-01', 'en')).toBe('1 March 2026')
+  })
+})
+
+describe('what the house collects by direct debit', () => {
+  const collected = (mandate: string) =>
+    exampleInvoice({
+      customer: { ...ottermill, terms: { kind: 'days', days: 14, collected: { mandate } } },
+      number: 'INV-1',
+      date: '2026-11-24',
+    }).payment!
+
+  test('asks for nothing: it says when it is collected and by which mandate, and has no code to pay by', () => {
+    const { title, lines, code } = collected('M-2041')
+    expect(title).toMatch(/^We collect [\d,.]+\sEUR from your account by direct debit on 8 December 2026$/)
+    expect({ lines, code }).toEqual({ lines: ['Mandate reference M-2041'], code: null })
+    expect(collected('').lines).toEqual([])
+  })
+
+  test('is said in the terms', () => {
+    expect(termsWords({ kind: 'days', days: 14, collected: { mandate: '' } })).toBe(
+      'within 14 days, by direct debit',
+    )
   })
 })
 

@@ -104,12 +104,19 @@ export function textsOf(
   }
 }
 
+/** How it is paid: by whom and until when, or that the house collects it; null where nothing is to pay. */
 export function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | null {
   const { brand, order, customer, language, number } = input
   if (new Decimal(toPay).lte(0)) return null
   const words = paperWords[language]
   const money = (amount: string) => `${formatMoney(amount, order.currency, language)}\u00A0${order.currency}`
   const reference = creditorReference(number)
+  const { collected } = customer.terms
+  if (collected)
+    return collectedBy(collected, words.collected(money(toPay), formatDay(due, language)), {
+      language,
+      reference,
+    })
   const early = earlyPayment(input.date, toPay, order.currency, customer.terms)
   const account = accountFor(brand.banks, order.currency)
   const code = codeToPay(brand, account, { currency: order.currency, amount: toPay, reference })
@@ -142,6 +149,19 @@ export function payment(input: PaperInput, toPay: string, due: Day): PaperPaymen
     codeCaption: code ? words.scan : '',
   }
 }
+
+/** What is said of a payment that the house collects: nothing to be done, and by which mandate. */
+export const collectedBy = (
+  { mandate }: { mandate: string },
+  title: string,
+  { language, reference }: { language: Language; reference: string },
+): PaperPayment => ({
+  title,
+  lines: mandate ? [paperWords[language].mandate(mandate)] : [],
+  reference,
+  code: null,
+  codeCaption: '',
+})
 
 /** The code by which a banking app fills a transfer; undefined where there is none for it. */
 export const codeToPay = (

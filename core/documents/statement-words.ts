@@ -41,6 +41,8 @@ export interface StatementWordList {
   /** What is past due, and what is to be paid where nothing is. */
   payOverdue: (amount: string) => string
   payAsDue: (amount: string) => string
+  /** Where the house collects it by direct debit. */
+  collected: string
   /** Before what the payer wrote. */
   reference: (words: string) => string
   nameUs: (customerNumber: string) => string
@@ -95,6 +97,7 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
     unused: 'Credits',
     payOverdue: (amount) => `Please pay ${amount}, which is past due`,
     payAsDue: (amount) => `Please pay ${amount} as it falls due`,
+    collected: 'What falls due is collected from your account by direct debit',
     reference: (words) => `reference ${words}`,
     slip: {
       title: 'Please send this back with your payment',
@@ -150,6 +153,7 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
     unused: 'Guthaben',
     payOverdue: (amount) => `Bitte zahlen Sie die überfälligen ${amount}`,
     payAsDue: (amount) => `Bitte zahlen Sie ${amount} bei Fälligkeit`,
+    collected: 'Was fällig wird, buchen wir per Lastschrift von Ihrem Konto ab',
     reference: (words) => `Verwendungszweck ${words}`,
     slip: {
       title: 'Bitte mit Ihrer Zahlung zurücksenden',
@@ -205,6 +209,7 @@ export const statementWords: Readonly<Record<Language, StatementWordList>> = {
     unused: 'Avoirs',
     payOverdue: (amount) => `Merci de régler ${amount}, déjà échus`,
     payAsDue: (amount) => `Merci de régler ${amount} à l’échéance`,
+    collected: 'Ce qui arrive à échéance est prélevé sur votre compte',
     reference: (words) => `référence ${words}`,
     slip: {
       title: 'À nous retourner avec votre règlement',

@@ -171,6 +171,22 @@ test('an email lists what is open; a long list ends in how many more stand on th
   expect(letterFacts([exampleInvoice()], people).tables.open.rows).toEqual([])
 })
 
+test('who pays by direct debit is told that it is collected; a reminder asks for what could not be', () => {
+  const customer = { ...ottermill, terms: { kind: 'days' as const, days: 14, collected: { mandate: 'M-7' } } }
+  const statement = statementPaper(inputOf('en', { customer }), facts())
+  expect(statement.payment).toMatchObject({
+    title: 'What falls due is collected from your account by direct debit',
+    lines: ['Mandate reference M-7'],
+    code: null,
+  })
+  expect(statement.slip).toBeUndefined()
+  const reminder = statementPaper(
+    inputOf('en', { customer, kind: 'payment reminder' }),
+    facts({ period: { form: 'reminder', until: '2026-11-30' } }),
+  )
+  expect(reminder.payment!.title).toMatch(/^Please pay 612\.54.EUR/)
+})
+
 describe('the slip that is sent back with the payment', () => {
   const withSlip = suppliedDesign({ ...boldLook, slip: true })
   const drawn = (paper: ReturnType<typeof paperOf>, design = withSlip) =>
@@ -202,6 +218,7 @@ describe('the slip that is sent back with the payment', () => {
     const many = Array.from({ length: 34 }, (_, at) =>
       item({ number: `INV-${at}`, amount: '10.00', open: '10.00' }),
     )
+    const places = new Set<number>()
     for (let count = 20; count < many.length; count++) {
       const open = many.slice(0, count)
       const paper = paperOf(facts({ open, balance: `${count * 10}.00` }), language)
@@ -210,6 +227,10 @@ describe('the slip that is sent back with the payment', () => {
       const on = (words: string) =>
         pages.findIndex((page) => page.ops.some((op) => op.op === 'text' && op.text === words))
       expect(on(paper.slip!.fields[2]!)).toBe(on(paper.slip!.title))
+      const title = pages.at(-1)!.ops.find((op) => op.op === 'text' && op.text === paper.slip!.title)
+      places.add(Math.round((title as { y: number }).y))
     }
+    // at the foot, however much stands above it
+    expect(places.size).toBe(1)
   })
 })

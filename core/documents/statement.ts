@@ -17,7 +17,7 @@ import { type PaperInput } from './from-order'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperFact, PaperLine, PaperPayment } from './paper'
 import { creditorReference, formatReference } from './payment-code'
-import { addressLines, codeToPay, printedBrand, textsOf } from './printed'
+import { addressLines, codeToPay, collectedBy, printedBrand, textsOf } from './printed'
 import { statementWords, type StatementWordList } from './statement-words'
 import { paperWords } from './words'
 
@@ -103,7 +103,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
         ? []
         : [{ label: own.unused, amount: money(statement.favour) }]),
     ],
-    ...(balance.gt(0)
+    ...(balance.gt(0) && !isCollected(input)
       ? { slip: slipOf(input, { due, label: `${label}, ${currency}`, charged }, money) }
       : {}),
     customerNote: null,
@@ -146,19 +146,26 @@ const chargeSums = (
     .filter(({ amount }) => !new Decimal(amount).isZero())
     .map(({ label, amount }) => ({ label, amount: money(amount), strong: false }))
 
+/** Whether nothing is to be done: the house collects it. A reminder asks for what could not be collected. */
+const isCollected = ({ kind, customer }: PaperInput): boolean =>
+  kind === 'statement of account' && customer.terms.collected !== undefined
+
 /**
  * How it is paid: what is past due is asked for at once, with a code over just that; what is not, as it falls due.
  * The reference is the letter's own number, by which a payment of several items is known.
  */
 function paymentOf(
-  { brand, customer, language, number }: PaperInput,
+  input: PaperInput,
   account: BankAccount,
   { due, charged, currency }: { due: Decimal; charged: DecimalText; currency: Currency },
 ): PaperPayment {
+  const { brand, customer, language, number } = input
   const words = paperWords[language]
   const own = statementWords[language]
   const money = (amount: DecimalText) => `${formatMoney(amount, currency, language)}\u00A0${currency}`
   const reference = creditorReference(number)
+  if (isCollected(input))
+    return collectedBy(customer.terms.collected!, own.collected, { language, reference })
   const asked = { currency, amount: due.toString(), reference }
   const code = due.gt(0) ? codeToPay(brand, account, asked) : undefined
   return {

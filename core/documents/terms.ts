@@ -2,10 +2,15 @@ import { addDays, makeDay, parseDay, type Day } from './days'
 import { Decimal, moneyText, type Currency, type DecimalText } from '../money/decimal'
 
 /** When a customer pays. */
-export type Terms =
-  | { kind: 'days'; days: number; discount?: EarlyDiscount }
-  | { kind: 'end of month'; days: number; discount?: EarlyDiscount }
-  | { kind: 'day of month'; day: number; months: number; discount?: EarlyDiscount }
+export type Terms = (
+  | { kind: 'days'; days: number }
+  | { kind: 'end of month'; days: number }
+  | { kind: 'day of month'; day: number; months: number }
+) & {
+  discount?: EarlyDiscount
+  /** The house collects it by direct debit, by the mandate that the payer signed; its reference may be unknown. */
+  collected?: { mandate: string }
+}
 
 /** "2 % when paid within 10 days". */
 export interface EarlyDiscount {
@@ -41,7 +46,7 @@ export function earlyPayment(
 
 /**
  * When a customer pays, in words: "within 30 days", "on day 10 of the 2nd month after", with "2 % less within
- * 10 days".
+ * 10 days", "by direct debit".
  */
 export function termsWords(terms: Terms): string {
   const days = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
@@ -53,7 +58,10 @@ export function termsWords(terms: Terms): string {
       : terms.kind === 'end of month'
         ? `at the end of the month${terms.days ? ` and ${days(terms.days)}` : ''}`
         : `on day ${terms.day} of ${monthWords(terms.months)}`
-  return terms.discount ? `${due}, ${terms.discount.percent} % less within ${days(terms.discount.days)}` : due
+  const discount = terms.discount
+    ? `${terms.discount.percent} % less within ${days(terms.discount.days)}`
+    : ''
+  return [due, discount, terms.collected ? 'by direct debit' : ''].filter(Boolean).join(', ')
 }
 
 function monthWords(months: number): string {

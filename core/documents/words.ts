@@ -26,6 +26,9 @@ export interface PaperWordList {
   toPay: string
   nothingToPay: string
   payTitle: (amount: string, date: string) => string
+  /** Where the house collects it, in place of what asks for it. */
+  collected: (amount: string, due: string) => string
+  mandate: (reference: string) => string
   payTo: (name: string) => string
   payReference: (reference: string) => string
   scan: string
@@ -97,6 +100,8 @@ export const paperWords: Record<Language, PaperWordList> = {
     toPay: 'To pay',
     nothingToPay: 'Nothing to pay',
     payTitle: (amount, date) => `Please pay ${amount} by ${date}`,
+    collected: (amount, due) => `We collect ${amount} from your account by direct debit on ${due}`,
+    mandate: (reference) => `Mandate reference ${reference}`,
     payTo: (name) => `to ${name}`,
     payReference: (reference) => `Reference ${reference}`,
     scan: 'Scan the code with your bank’s app, or give the reference.',
@@ -167,6 +172,8 @@ export const paperWords: Record<Language, PaperWordList> = {
     toPay: 'Zu zahlen',
     nothingToPay: 'Nichts zu zahlen',
     payTitle: (amount, date) => `Bitte zahlen Sie ${amount} bis ${date}`,
+    collected: (amount, due) => `Wir buchen ${amount} am ${due} per Lastschrift von Ihrem Konto ab`,
+    mandate: (reference) => `Mandatsreferenz ${reference}`,
     payTo: (name) => `an ${name}`,
     payReference: (reference) => `Verwendungszweck ${reference}`,
     scan: 'Code mit der Banking-App lesen oder den Verwendungszweck angeben.',
@@ -237,6 +244,8 @@ export const paperWords: Record<Language, PaperWordList> = {
     toPay: 'À payer',
     nothingToPay: 'Rien à payer',
     payTitle: (amount, date) => `Merci de régler ${amount} au plus tard le ${date}`,
+    collected: (amount, due) => `Nous prélevons ${amount} sur votre compte le ${due}`,
+    mandate: (reference) => `Référence du mandat ${reference}`,
     payTo: (name) => `à ${name}`,
     payReference: (reference) => `Référence ${reference}`,
     scan: 'Lisez le code avec l’application de votre banque, ou indiquez la référence.',

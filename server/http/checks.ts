@@ -154,6 +154,7 @@ export const terms = Joi.object({
   day: whole(1, 31).when('kind', ofDay),
   months: whole(0, 12).when('kind', ofDay),
   discount: Joi.object({ percent: percent.required(), days: whole(1, 365).required() }),
+  collected: Joi.object({ mandate: text(35).allow('').required() }),
 })
 
 export const page = {

@@ -179,6 +179,36 @@ describe('what is open of a customer', () => {
     expect(await desk.text(`${row} .amount`)).toBe(open)
   })
 
+  test('is waived in part, refused where that is too much, and taken back beside its document', async () => {
+    await begin()
+    const number = await desk.page.$eval(`${inHand} [data-open^="INV"]`, (row) =>
+      row.getAttribute('data-open')!,
+    )
+    const row = `${inHand} [data-open="${number}"]`
+    const open = await desk.text(`${row} .amount`)
+    await desk.page.click(`${row} .word`)
+    await desk.wait('[data-test="waive-amount"] input')
+    await desk.fill('[data-test="waive-amount"] input', '999999')
+    await desk.fill('[data-test="waive"] input', 'a cent of rounding')
+    await desk.press('Tab')
+    await desk.says('At most what is open can be waived')
+    await desk.fill('[data-test="waive-amount"] input', '0,01')
+    await desk.fill('[data-test="waive"] input', 'one cent of rounding')
+    await desk.press('Tab')
+    await desk.says(`0.01 of ${number} is waived`)
+    await desk.page.waitForFunction(
+      (of, before) => document.querySelector(`${of} .amount`)?.textContent?.trim() !== before,
+      {},
+      row,
+      open,
+    )
+    await desk.clickText(`${row} a`, number)
+    await desk.wait('[data-test="take-waiver-back"]')
+    await desk.page.click('[data-test="take-waiver-back"]')
+    await desk.says(`0.01 of ${number} is owed again`)
+    await desk.page.waitForFunction(() => !document.querySelector('[data-test="take-waiver-back"]'))
+  })
+
   test('goes once more with the invoice, and says what is open', async () => {
     await begin()
     const number = await desk.page.$eval(`${inHand} [data-open^="INV"]`, (row) =>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import TakenField from '../fields/TakenField.vue'
 import { plainAmount } from '../../composables/amounts'
@@ -20,33 +19,30 @@ const take = (why: string) => why && emit('waive', plainAmount(amount.value), wh
 
 <template>
   <div class="waive">
-    <I18nT keypath="accounts.waiveWhy" scope="global"
-      ><template #amount
-        ><VTextField
-          v-model="amount"
-          class="amount"
-          inputmode="decimal"
-          :suffix="item.currency"
-          :aria-label="t('accounts.waiveAmount')"
-          data-test="waive-amount" /></template
-      ><template #why
-        ><TakenField
-          value=""
-          :placeholder="t('accounts.whyItIsWaived')"
-          :aria-label="t('accounts.waive')"
-          data-test="waive"
-          @take="take" /></template
-    ></I18nT>
+    <span>{{ t('accounts.waiveWord') }}</span>
+    <VTextField
+      v-model="amount"
+      inputmode="decimal"
+      :suffix="item.currency"
+      :aria-label="t('accounts.waiveAmount')"
+      data-test="waive-amount"
+    />
+    <span>{{ t('accounts.because') }}</span>
+    <TakenField
+      value=""
+      :placeholder="t('accounts.whyItIsWaived')"
+      :aria-label="t('accounts.waive')"
+      data-test="waive"
+      @take="take"
+    />
   </div>
 </template>
 
 <style scoped>
 .waive {
-  display: flex;
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
   align-items: center;
   gap: 8px;
-}
-.amount {
-  flex: 0 0 120px;
 }
 </style>

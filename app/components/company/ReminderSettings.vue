@@ -79,7 +79,6 @@ const amountOf = (text: string) => text.trim().replace(',', '.')
             :choices="together"
             :value="String(settings.statementsTogether)"
             :disabled="disabled"
-            data-test="statements-together"
             @pick="
               emit('keep', { statementsTogether: $event === 'true' }, t('company.statementsAreSet'))
             " /></template

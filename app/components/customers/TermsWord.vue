@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
@@ -29,14 +30,19 @@ function formOf(terms: Terms) {
     months: String(terms.kind === 'day of month' ? terms.months : 1),
     percent: terms.discount?.percent ?? '',
     within: String(terms.discount?.days ?? 10),
+    isCollected: terms.collected !== undefined,
+    mandate: terms.collected?.mandate ?? '',
   }
 }
 const written = computed((): Terms => {
-  const { kind, days, day, months, percent, within } = form.value
-  const discount = Number(percent) > 0 ? { discount: { percent, days: Number(within) } } : {}
+  const { kind, days, day, months, percent, within, isCollected, mandate } = form.value
+  const paid = {
+    ...(Number(percent) > 0 ? { discount: { percent, days: Number(within) } } : {}),
+    ...(isCollected ? { collected: { mandate: mandate.trim() } } : {}),
+  }
   return kind === 'day of month'
-    ? { kind, day: Number(day), months: Number(months), ...discount }
-    : { kind, days: Number(days), ...discount }
+    ? { kind, day: Number(day), months: Number(months), ...paid }
+    : { kind, days: Number(days), ...paid }
 })
 function keep(close: () => void) {
   if (JSON.stringify(written.value) !== JSON.stringify(props.terms)) emit('keep', written.value)
@@ -74,6 +80,14 @@ function keep(close: () => void) {
       type="number"
       min="1"
       max="365"
+    />
+    <CheckField v-model="form.isCollected" data-test="collected">{{ t('customers.weCollectIt') }}</CheckField>
+    <FormField
+      v-if="form.isCollected"
+      v-model="form.mandate"
+      :label="t('customers.mandate')"
+      maxlength="35"
+      data-test="mandate"
     />
     <VBtn height="30" class="go" variant="flat" data-test="keep-terms" @click="keep(close)">{{
       t('customers.saveWritten', { written: termsWords(written) })

@@ -117,6 +117,7 @@ const remarks = (one: AccountRow) =>
     levelOf(one) ? t('accounts.levelDue', { level: levelOf(one)! }) : '',
     one.disputed ? t('accounts.disputed') : '',
     one.promised ? t('accounts.promised') : '',
+    one.collected ? t('accounts.byDirectDebit') : '',
     one.reminded ? t('accounts.remindedOn', { day: shortDay(one.reminded) }) : '',
   ]
     .filter(Boolean)

@@ -100,7 +100,8 @@ export const accounts = {
   setBackWhy: 'Set its level back: {why}',
   whyItIsSetBack: 'why',
   setBack: 'Set its reminder level back, why',
-  waiveWhy: 'Waive {amount}: {why}',
+  waiveWord: 'Waive',
+  because: 'because',
   whyItIsWaived: 'why',
   waive: 'Why it is waived',
   waiveAmount: 'How much is waived',
@@ -234,6 +235,7 @@ export const accounts = {
   // accounts/index.vue
   countOwing: '{accounts}, owing {sum}',
   promised: 'promised',
+  byDirectDebit: 'direct debit',
   remindAll: 'Remind all {count}…',
   remindCount: 'Remind {count}…',
   reminders: 'Payment reminders',

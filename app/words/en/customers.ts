@@ -198,6 +198,8 @@ export const customers = {
   atTheEndOfThe: 'at the end of the month',
   onADayOfA: 'on a day of a month',
   andDays: 'and days',
+  weCollectIt: 'We collect it by direct debit',
+  mandate: 'Mandate reference',
   dayOfTheMonth: 'day of the month',
   monthsAfter: 'months after',
   earlyPaymentPercentLess: 'early payment, percent less',

@@ -19,14 +19,19 @@ export function drawBlocks(strip: Strip, top: number, blocks: readonly Block[]):
       const again = y + block.height > frame.bottom ? (block.split?.(frame.bottom - y) ?? null) : null
       if (again) waiting.unshift(again[1])
       const drawn = again ? again[0] : block
-      drawn.draw(y)
-      y += drawn.height
+      y = drawFrom(strip, y, drawn)
       continue
     }
-    const drawn = torn ? torn[0] : block
-    drawn.draw(y)
-    y += torn ? frame.bottom - y : drawn.height
+    const below = drawFrom(strip, y, torn ? torn[0] : block)
+    y = torn ? frame.bottom : below
   }
+}
+
+/** Draws a block that fits, at the foot of the page where it belongs there. @returns where the next one begins */
+function drawFrom({ frame }: Strip, y: number, block: Block): number {
+  const top = block.atFoot ? Math.max(y, frame.bottom - block.height) : y
+  block.draw(top)
+  return top + block.height
 }
 
 /** The short head of a continued page: whose paper this is, and which. */

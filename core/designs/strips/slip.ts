@@ -16,6 +16,7 @@ export function slip({ paper, sheet, frame }: Strip): Block | null {
   const rows = Math.max(facts.rows.length, facts.fields.length)
   return {
     height: 62 + rows * rowStep,
+    atFoot: true,
     draw: (top) => {
       const cut = top + 20
       for (let x = frame.left; x < frame.right - dash; x += 2 * dash)

@@ -56,6 +56,8 @@ export interface Block {
    * never torn.
    */
   split?: (room: number) => [Block, Block] | null
+  /** It stands at the foot of its page, however much is above it. */
+  atFoot?: true
 }
 
 /**

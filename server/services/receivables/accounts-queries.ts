@@ -37,7 +37,7 @@ const accountsSql = (who: Principal) => `
     coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
     coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance,
     g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
-    c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
+    c.terms ? 'collected' collected, c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
   from (
     select s.customer_id, s.currency, array[${stepSums}] steps,
       coalesce(sum(s.open) filter (where s.step > 0), 0) overdue,

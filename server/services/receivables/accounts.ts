@@ -45,6 +45,8 @@ export interface AccountRow {
   oldestDue: Day | null
   disputed: boolean
   promised: boolean
+  /** By direct debit: it is ours to collect. */
+  collected: boolean
   /** The last day of the newest statement that was issued, and the day of the newest reminder. */
   stated: Day | null
   reminded: Day | null
