@@ -52,10 +52,15 @@ export function issuePaper(source: PaperSource, date: Day, number: string): Pape
 export function asPreview(paper: Paper): Paper {
   if (paper.issued) return paper
   const dots = (text: string) => text.replace(/[A-Z0-9]/g, '·')
-  const { payment } = paper
+  const { payment, slip } = paper
+  const number = paper.number.replace(/0(?=0*$)/g, '·')
+  const inSlip = (value: string) => (value === paper.number ? number : value)
   return {
     ...paper,
-    number: paper.number.replace(/0(?=0*$)/g, '·'),
+    number,
+    ...(slip && {
+      slip: { ...slip, rows: slip.rows.map((row) => ({ ...row, value: inSlip(row.value) })) },
+    }),
     payment: payment && {
       ...payment,
       lines: payment.lines.map((line) => line.replace(formatReference(payment.reference), dots)),

@@ -15,6 +15,7 @@ import {
   tansyHollow,
 } from '../testing/examples'
 import type { PaperInput } from './from-order'
+import { asPreview } from './issue'
 import { statementPaper } from './statement'
 
 const item = (change: Partial<OpenEntry> = {}): OpenEntry => ({
@@ -204,6 +205,11 @@ describe('the slip that is sent back with the payment', () => {
       '612.54',
     ])
     expect(drawn(paper)).toEqual(expect.arrayContaining([paper.slip!.title, 'Amount paid', 'Paid on']))
+  })
+
+  test('shows no number that is not given yet', () => {
+    const prepared = statementPaper(inputOf('en', { number: 'SA-2026-0000', issued: false }), facts())
+    expect(asPreview(prepared).slip!.rows[1]!.value).toBe('SA-2026-····')
   })
 
   test('stands only where the design has it, and where something is to pay', () => {
