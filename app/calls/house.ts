@@ -5,6 +5,8 @@ export const fetchSettings = () => api.get('/api/house/settings')
 export const changeSettings = (body: BodyOf<'/api/house/settings', 'patch'>) =>
   api.patch('/api/house/settings', { body })
 
+export const fetchHolidayRegions = () => api.get('/api/house/holiday-regions')
+
 export const fetchConfirmation = () => api.get('/api/house/confirmation')
 
 export const confirmHouse = () => api.post('/api/house/confirm', { body: {} })

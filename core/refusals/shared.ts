@@ -9,5 +9,6 @@ export const shared = {
   'no-such-series': 'That number series does not exist.',
   'not-drawn': '{words}',
   'order-stopped': 'Order {order} is {status}, so nothing of it goes.',
+  'no-such-region': '“{region}” is no part of your country that has public holidays of its own.',
   'unknown-status': "“{status}” is not a status of the house's orders.",
 } as const

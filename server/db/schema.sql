@@ -161,7 +161,9 @@ create table company (
   -- the last day of which it was sent
   morning_sent date,
   -- one statement for all brands of one company
-  statements_together boolean not null default false
+  statements_together boolean not null default false,
+  -- the part of the country whose public holidays are kept; empty for those of the whole country
+  holiday_region text not null default ''
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key

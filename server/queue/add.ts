@@ -28,6 +28,8 @@ export interface Jobs {
   'morning-email': Record<string, never>
   /** A routine of the clock that is due. */
   'take-turn': { routineId: number }
+  /** The calendar of the house is another one: when routines of the clock have their turn. */
+  'plan-turns': Record<string, never>
   /** An invitation, or a code for a new password. */
   'write-to-staff': { staffId: number; purpose: 'invitation' | 'new password' }
 }
@@ -45,6 +47,7 @@ const priority: Record<keyof Jobs, number> = {
   'go-on-importing': 2,
   'make-statements': 2,
   'take-turn': 1,
+  'plan-turns': 1,
   'morning-email': 3,
   'write-to-staff': 1,
 }

@@ -23,6 +23,7 @@ import { run as refreshPrepared } from './tasks/refresh-prepared'
 import { run as sendDispatches } from './tasks/send-dispatches'
 import { run as sendRehearsals } from './tasks/send-rehearsals'
 import { run as sendRun } from './tasks/send-run'
+import { run as planTurns } from './tasks/plan-turns'
 import { run as takeTurn } from './tasks/take-turn'
 import { run as writeToStaff } from './tasks/write-to-staff'
 
@@ -34,6 +35,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'make-statements': makeStatements,
   'morning-email': morningEmail,
   'paint-documents': paintDocuments,
+  'plan-turns': planTurns,
   'read-bank-file': readBankFile,
   'refresh-prepared': refreshPrepared,
   'send-dispatches': sendDispatches,

@@ -5,7 +5,7 @@ import type { RoutineSentence } from '../../core/routines/sentence'
 import { clock } from '../../server/clock'
 import { one, rows, run } from '../../server/db/connection'
 import { sweep } from '../../server/services/dispatch/sweep'
-import { houseSettings } from '../../server/services/house/settings'
+import { changeHouse, houseSettings } from '../../server/services/house/settings'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { markItem } from '../../server/services/receivables/accounts'
 import { prepareStatements } from '../../server/services/receivables/statements'
@@ -91,6 +91,28 @@ describe('a routine of the clock', () => {
     expect(new Intl.DateTimeFormat('en-IE', { weekday: 'long', timeZone: zone }).format(next)).toBe('Monday')
     await changeRoutine(id, { version: (await routine()).version, isOn: false }, who)
     expect((await routine()).nextTurn).toBeNull()
+  })
+
+  test('leaves out the holidays of the house’s region; set to another one, its next turn moves at once', async () => {
+    const country = (of: string) => run('update company set country = $1', [of])
+    await country('DE')
+    onTestFinished(clock.use(() => new Date('2027-01-05T12:00:00Z')))
+    onTestFinished(async () => {
+      await changeHouse({ holidayRegion: '' })
+      await country('IE')
+      await house.settle()
+    })
+    const id = await newRoutine({ at: { each: 'working day', time: '07:00' } })
+    const next = async () => (await listRoutines()).find((one) => one.id === id)!.nextTurn!.toISOString()
+    expect(await next()).toBe('2027-01-06T07:00:00.000Z')
+    // Epiphany is kept in Bavaria
+    await changeHouse({ holidayRegion: 'BY' })
+    await house.settle()
+    expect(await next()).toBe('2027-01-07T07:00:00.000Z')
+    await expect(changeHouse({ holidayRegion: 'XX' })).rejects.toThrow('“XX” is no part of your country')
+    await changeHouse({ holidayRegion: '' })
+    await house.settle()
+    expect(await next()).toBe('2027-01-06T07:00:00.000Z')
   })
 
   test('shows each account that has something to say, and keeps why nothing was made of one', async () => {

@@ -98,7 +98,7 @@ export const setUpTasks: readonly HelpTask[] = [
   {
     id: 'enclosures',
     words: 'Send a file along',
-    also: 'enclosure attachment terms price list leaflet drawing extra file',
+    also: 'enclosure attachment terms price list leaflet drawing extra file too large split several emails',
     on: ['/company', '/orders', '/customers', '/'],
     to: '/company?part=Enclosures',
     steps: [
@@ -108,7 +108,8 @@ export const setUpTasks: readonly HelpTask[] = [
         'the file stays here.',
       'For one email: in To check press change beside Enclosed. Untick what does not go this time, or add a file for ' +
         'this once.',
-      '- An email that is larger than its mail account takes waits in To check and says so.',
+      '- What is larger than its mail account takes waits in To check, goes in several emails, or its files go ' +
+        'behind links: Settings, General, Links in emails.',
       '- What was sent keeps its files: they stand in the document’s Email.',
     ],
   },

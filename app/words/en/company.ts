@@ -1,6 +1,10 @@
 /** Words of company. */
 export const company = {
   // company/ReminderSettings.vue
+  holidaysAreOf: 'Working days are Monday to Friday, without the public holidays of {region}.',
+  holidayRegion: 'Whose public holidays',
+  allOfTheCountry: '{country} as a whole',
+  holidaysAreSet: 'The public holidays are set; routines of the clock are planned anew.',
   paymentReminders: 'Payment reminders',
   statementsOfAccount: 'Statements of account',
   whoBuysOfSeveral: 'Who buys of several brands gets {statements}.',

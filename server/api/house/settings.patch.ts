@@ -67,6 +67,7 @@ export default route<object, object, Partial<HouseSettings>>(
       }),
       morning: Joi.object({ to: text(320).required(), time: clockTime.required() }).allow(null),
       statementsTogether: Joi.boolean(),
+      holidayRegion: Joi.string().max(10).allow(''),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

@@ -8,6 +8,9 @@ alter table dispatch add column part jsonb;
 -- one statement for all brands of one company
 alter table company add column statements_together boolean not null default false;
 
+-- the part of the country whose public holidays are kept; empty for those of the whole country
+alter table company add column holiday_region text not null default '';
+
 -- The brands whose books the statement of an account tells of, its own among them; "leads" is the account that tells of
 -- them all, one of each customer and currency. One brand each, unless the house wants all of one company together.
 create view account_stated as

@@ -67,6 +67,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare reminders: CreationOptional<ReminderRule | null>
   /** One statement for all brands of one company. */
   declare statementsTogether: CreationOptional<boolean>
+  /** Whose public holidays are kept; empty for those of the whole country. */
+  declare holidayRegion: CreationOptional<string>
   declare morning: CreationOptional<MorningRule | null>
   declare morningSent: CreationOptional<string | null>
   /** How documents reach customers that say nothing else, nor their group. */
@@ -124,6 +126,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         countOpens: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         reminders: { type: DataTypes.JSONB },
         statementsTogether: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        holidayRegion: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         morning: { type: DataTypes.JSONB },
         morningSent: { type: DataTypes.DATEONLY },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },

@@ -56,6 +56,8 @@ export interface CompanyRow {
   tooLarge: TooLargeRule
   /** Whether emails say when they are opened. */
   countOpens: boolean
+  /** The part of the country whose public holidays are kept; empty for those of the whole country. */
+  holidayRegion: string
   /** How often something of the whole house that stands on documents was changed. */
   papersVersion: number
 }

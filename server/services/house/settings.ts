@@ -11,6 +11,7 @@ import { Company } from '../../db/models'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { markAllStale } from '../outbox/stale'
+import { holidayRegions } from './calendar'
 import { gate } from './queries'
 import { company } from './house'
 import {
@@ -58,6 +59,8 @@ export interface HouseSettings {
   reminders: ReminderRule
   /** Whether a customer gets one statement for all brands with the same legal name and tax number. */
   statementsTogether: boolean
+  /** The part of the country whose public holidays are kept; empty for those of the whole country. */
+  holidayRegion: string
   /** Whom the email of the morning goes to, and when. */
   morning: MorningRule | null
   /** What a second person has to send. */
@@ -69,9 +72,9 @@ export async function houseSettings(): Promise<HouseSettings> {
   return { ...settings, reminders: settings.reminders ?? starterReminders }
 }
 
-/** @throws Refusal "bad-address", "unknown-status" */
+/** @throws Refusal "bad-address", "unknown-status", "no-such-region" */
 export async function changeHouse(change: Partial<HouseSettings>): Promise<void> {
-  const { orderStatuses } = await company()
+  const { orderStatuses, country } = await company()
   for (const field of ['withdrawnStatuses', 'heldStatuses'] as const) {
     const unknown = change[field]?.find((status) => !orderStatuses.includes(status))
     if (unknown) throw badInput('unknown-status', field, { status: unknown })
@@ -80,6 +83,11 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     if (change[field] && !isAddress(change[field]))
       throw badInput('bad-address', field, { address: change[field] })
   }
+  if (
+    change.holidayRegion &&
+    !(await holidayRegions(country)).some((one) => one.code === change.holidayRegion)
+  )
+    throw badInput('no-such-region', 'holidayRegion', { region: change.holidayRegion })
   if (change.morning && !isAddress(change.morning.to))
     throw badInput('bad-address', 'morning', { address: change.morning.to })
   if (change.secondLook && wantsSecondLooks(change.secondLook) && (await peopleWhoSend())!.count < 2)
@@ -88,6 +96,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
+    if (change.holidayRegion !== undefined) await addJob('plan-turns', {})
     if (change.morning) await morningFromTomorrow(clock.now())
     if (change.documentDates || change.statementsTogether !== undefined) await markAllStale()
     publish('house')

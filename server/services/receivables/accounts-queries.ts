@@ -148,11 +148,18 @@ export async function accountChoices(
   }
 }
 
+/** SQL: of what day document `d` with its `p` is: a statement's occasion ends in it; its paper is too large to be read. */
+const dayOf: Partial<Record<DocumentKind, string>> = {
+  'statement of account': 'right(p.occasion, 10)',
+  'payment reminder': 'd.date::text',
+}
+
 /** SQL: the last day of the newest statement or reminder of account `x` that was issued, of brands that one may see. */
 const lastOf = (kind: DocumentKind, who: Principal) => `(
-  select max(coalesce(d.paper #>> '{exact,statement,period,until}', d.date::text))
+  select max(${dayOf[kind]})
   from account a
   join document d on d.source_id = a.id and d.kind = '${kind}'
+  join prepared_document p on p.id = d.prepared_id
   where a.customer_id = x."customerId" and a.currency = x.currency and ${within(who, 'a.brand_id')}
     and not exists (select from document_void v where v.document_id = d.id)
 )`

@@ -25,6 +25,17 @@ export const lockTurn = (id: number, planned: Date) =>
     { id, planned },
   )
 
+/** Routines of the clock whose next turn has not come, locked. */
+export const lockComingTurns = (now: Date) =>
+  rows<{ id: number; sentence: RoutineSentence }>(
+    `select id, sentence
+    from routine
+    where is_on and next_turn > $now::timestamptz
+    order by id
+    for update`,
+    { now },
+  )
+
 export const setNextTurn = (id: number, at: Date | null) =>
   run('update routine set next_turn = $at::timestamptz where id = $id', { id, at })
 

@@ -11,7 +11,14 @@ import { houseCalendar } from '../house/calendar'
 import { publish } from '../live/publish'
 import { theHouse, type Principal } from '../people/principal'
 import { accountsDue } from '../receivables/accounts-due'
-import { insertAccountEvents, lockTurn, setNextTurn, turnDue, turnsTaken } from './turns-queries'
+import {
+  insertAccountEvents,
+  lockComingTurns,
+  lockTurn,
+  setNextTurn,
+  turnDue,
+  turnsTaken,
+} from './turns-queries'
 
 /*
  * Routines of the clock: at its turn, a routine is shown every account that has something to be said, each as an
@@ -24,6 +31,19 @@ import { insertAccountEvents, lockTurn, setNextTurn, turnDue, turnsTaken } from 
 export async function turnAfter(sentence: RoutineSentence, isOn: boolean, now: Date): Promise<Date | null> {
   if (!isOn || eventOf(sentence) !== 'time' || !sentence.at) return null
   return nextTurn(sentence.at, now, await houseCalendar(now))
+}
+
+/**
+ * Plans the next turns anew after the calendar of the house was changed; one that is due is taken first.
+ * Called by the job plan-turns. Dies half-way: nothing was written, and the queue tries it again.
+ */
+export async function planTurns(): Promise<void> {
+  const now = clock.now()
+  await inTransaction(async () => {
+    for (const { id, sentence } of await lockComingTurns(now))
+      await setNextTurn(id, await turnAfter(sentence, true, now))
+    publish('routine')
+  })
 }
 
 /** What its documents are of, at a turn of a day: reminders ask for what is past due then. */

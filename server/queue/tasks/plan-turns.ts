@@ -1,0 +1,3 @@
+import { planTurns } from '../../services/routines/turns'
+
+export const run = (): Promise<void> => planTurns()
