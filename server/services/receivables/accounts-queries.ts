@@ -148,7 +148,7 @@ export async function accountChoices(
   }
 }
 
-/** SQL: of what day document `d` with its `p` is: a statement's occasion ends in it; its paper is too large to be read. */
+/** SQL: of what day document `d` with its `p` is: a statement's occasion ends in it. A paper takes long to read. */
 const dayOf: Partial<Record<DocumentKind, string>> = {
   'statement of account': 'right(p.occasion, 10)',
   'payment reminder': 'd.date::text',
