@@ -33,6 +33,13 @@ const argument = (name: string): string | undefined => {
 }
 const say = (words: string) => console.log(`  ${words}`)
 
+const strange = process.argv.slice(2).find((one) => one.startsWith('-') && !/^--(install|reset)$/.test(one))
+if (strange)
+  fail(
+    `bin/serve does not know ${strange}. Alone it runs the house until Ctrl-C; --install [folder] writes ` +
+      'systemd units; --reset <address> gives somebody a code for a new password.',
+  )
+
 mkdirSync(home, { recursive: true })
 const settings = await readSettings(settingsFile)
 const port = Number(settings.PORT)
