@@ -33,7 +33,8 @@ export const routines = {
   onWhichDay: 'On which day',
   orTheLastDay: 'In a month that has no such day, on its last.',
   atTime: 'at {time}',
-  workingDaysAre: 'Working days are Monday to Friday, but not the public holidays that Settings, General, names.',
+  workingDaysAre:
+    'Working days are Monday to Friday, but not the public holidays that Settings, General, names.',
   itIsLateForOver: 'its oldest item is late for more than … days',
   daysLate: 'Days late',
   daysOfTheOldest: 'Of the oldest that is past due.',

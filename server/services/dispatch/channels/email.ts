@@ -199,6 +199,8 @@ const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] =>
 const carriedIn = (email: Outgoing, others: readonly Enclosed[]): Carried<FileOfEmail> => {
   const files = carried(filesIn(email, others), {
     ...email.rule,
+    // what was split is not behind a link, whatever the house wants by now
+    ...(email.part ? { tooLarge: 'stop' as const } : {}),
     fitsText: fitText([email.paper, ...others.map(({ paper }) => paper)]),
   })
   if (!email.part) return files
