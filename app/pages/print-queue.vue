@@ -46,6 +46,8 @@ const chosen = computed(() =>
     (row) => row.overtaken.length === 0,
   ),
 )
+/** One that was printed before that is marked by hand. */
+const toMark = computed(() => (picks.chosen.value.length > 0 ? picks.chosen.value : chosen.value))
 const pages = computed(() => chosen.value.reduce((total, row) => total + row.pages, 0) * Number(copies.value))
 const url = computed(() =>
   chosen.value.length
@@ -69,7 +71,7 @@ async function posted() {
   busy.value = true
   await attempt(async () => {
     const { ids } = await api.post('/api/dispatches/decide', {
-      body: { ids: chosen.value.map((row) => row.id), act: 'print', reason: '' },
+      body: { ids: toMark.value.map((row) => row.id), act: 'print', reason: '' },
     })
     useToasts().say(t('line.documentsMarkedAsPosted', { documents: plural(ids.length, 'document') }))
     picks.clear()
@@ -122,9 +124,9 @@ useMainKey(() => {
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{
             t('common.countPicked', { count: picks.chosen.value.length })
-          }}</strong><span v-else class="soft">{{ plural(rows.length, 'document') }}</span
+          }}</strong><span v-else class="soft">{{ plural(chosen.length, 'document') }}</span
           ><span class="mono soft">{{ addAmounts(chosen) }}</span>
-          <template v-if="chosen.length">
+          <template v-if="toMark.length">
             <span class="push soft"
               ><WordPicker
                 :label="t('common.copies')"
@@ -134,9 +136,9 @@ useMainKey(() => {
             /></span>
             <VBtn href="/api/print-queue/csv" data-test="csv">{{ t('common.saveAsCSV') }}</VBtn>
             <VBtn v-if="session.may('clerk')" :disabled="busy" data-test="posted" @click="asking = true">{{
-              t('line.markCountAsPosted', { count: chosen.length })
+              t('line.markCountAsPosted', { count: toMark.length })
             }}</VBtn>
-            <VBtn variant="flat" class="go" data-test="print" @click="print">{{
+            <VBtn v-if="chosen.length" variant="flat" class="go" data-test="print" @click="print">{{
               t('line.printCountPages', { count: chosen.length, pages: plural(pages, 'page') })
             }}</VBtn>
           </template>
@@ -154,12 +156,12 @@ useMainKey(() => {
     </div>
     <Ask
       v-model="asking"
-      :title="t('line.markDocumentsAsPosted', { documents: plural(chosen.length, 'document') })"
+      :title="t('line.markDocumentsAsPosted', { documents: plural(toMark.length, 'document') })"
       :go="t('common.posted')"
       :busy="busy"
       @go="posted"
       ><p>
-        {{ t('line.youPrintedAndPostedChosen', { chosen: chosen.length === 1 ? 'it' : 'them' }) }}
+        {{ t('line.youPrintedAndPostedChosen', { chosen: toMark.length === 1 ? 'it' : 'them' }) }}
       </p></Ask
     >
   </div>
