@@ -226,7 +226,7 @@ test('any order of invoices, payments, credits, voids and what is taken back lea
   ])
 }, 120_000)
 
-test('a payment is taken back while somebody books the rest of it: both are done, neither waits for ever', async () => {
+test('a payment is taken back while somebody books the rest of it: it is back, and neither waits for ever', async () => {
   const { id: customerId } = house.customer('10417')
   await invoice('10417', 2)
   await invoice('10417', 3)
@@ -255,16 +255,20 @@ test('a payment is taken back while somebody books the rest of it: both are done
   await house.settle()
 
   // somebody books ten on the later invoice; before that is written, two more come to the same payment
-  let undo: Promise<number>, rest: Promise<void>
+  let undo: Promise<number>, rest: Promise<string | void>
   await inTransaction(async () => {
     await allocatePayment(payment, settle(later!, '10.00'), inTheNameOf('Test'))
     undo = outside(() => undoPayment(payment, 'Mistake', inTheNameOf('Test')))
     await waiting(1)
-    rest = outside(() => allocatePayment(payment, settle(later!, '5.00'), inTheNameOf('Test')))
+    rest = outside(() => allocatePayment(payment, settle(later!, '5.00'), inTheNameOf('Test'))).catch(
+      (error: Error) => error.message,
+    )
     await waiting(2)
   })
-  await Promise.all([undo!, rest!])
+  // the database lets either come first: booked and then taken back, or taken back and then refused
+  const [, refused] = await Promise.all([undo!, rest!])
 
+  expect([undefined, 'That payment was taken back.']).toContain(refused)
   expect(await rows('select document_id, open from open_item order by document_id')).toEqual(openBefore)
   await house.settle()
   await holds(today)
