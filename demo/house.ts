@@ -1,4 +1,5 @@
 import { optionsIn } from '../core/items/options'
+import type { Box } from '../core/shipping/parcels'
 import type { AnswersTo } from '../core/dispatch/sender'
 import type { TaxCode } from '../core/money/tax-codes'
 import type { FieldKind, FieldSubject } from '../core/fields/own-fields'
@@ -33,6 +34,7 @@ interface HouseData {
     failureNoticeTo: string
     withdrawnStatuses: string[]
     heldStatuses: string[]
+    boxes: Box[]
     smallDifference: string
   }
   ownFields: { of: FieldSubject; name: string; kind: FieldKind; choices?: string[]; printed?: boolean }[]
@@ -87,6 +89,9 @@ export interface ItemData {
   unit: string
   price: string
   tax: string
+  /** Kilograms; '' where nobody weighed it. */
+  weight: string
+  place: string
 }
 
 const read = <T>(file: string): T => JSON.parse(readFileSync(join(folder, file), 'utf8')) as T
@@ -119,9 +124,9 @@ export async function loadHouse(): Promise<LoadedHouse> {
     await run(
       `insert into company (
         id, name, installation_id, time_zone, country, currency, language, order_statuses, presume_seconds,
-        failure_notice_to, withdrawn_statuses, small_difference, held_statuses
+        failure_notice_to, withdrawn_statuses, small_difference, held_statuses, boxes
       )
-      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11, $12::jsonb)`,
+      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11, $12::jsonb, $13::jsonb)`,
       [
         company.name,
         randomUUID(),
@@ -135,6 +140,7 @@ export async function loadHouse(): Promise<LoadedHouse> {
         json(company.withdrawnStatuses),
         company.smallDifference,
         json(company.heldStatuses),
+        json(company.boxes),
       ],
     )
     for (const code of company.taxCodes) await keepTaxCode(code, null)
@@ -171,8 +177,8 @@ export async function loadHouse(): Promise<LoadedHouse> {
     for (const customer of customers) customer.id = await loadCustomer(customer)
     for (const item of items) {
       await run(
-        `insert into item (code, names, unit, price, tax_code, options)
-        values ($1, $2::jsonb, $3, $4, $5, $6::jsonb)`,
+        `insert into item (code, names, unit, price, tax_code, options, weight, place)
+        values ($1, $2::jsonb, $3, $4, $5, $6::jsonb, nullif($7, '')::numeric, $8)`,
         [
           item.code,
           json({ en: item.en, de: item.de, fr: item.fr }),
@@ -180,6 +186,8 @@ export async function loadHouse(): Promise<LoadedHouse> {
           item.price,
           item.tax,
           json(optionsIn(house.choices[item.code] ?? '')!),
+          item.weight,
+          item.place,
         ],
       )
     }

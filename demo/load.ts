@@ -16,6 +16,7 @@ import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
 import { registerSources } from '../server/services/sources'
 import { dearDocuments } from './second-look'
+import { shipOrders } from './shipments'
 import { costlyReminders, stateAccounts } from './statements'
 
 /*
@@ -72,6 +73,7 @@ if (await one('select 1 as one from company')) {
     await whatCameBack()
     await dearDocuments()
     await stateAccounts(zone)
+    await shipOrders()
   }
   await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')

@@ -1,6 +1,6 @@
-// Usage: count-tests.mjs RESULT.json COUNT FAILED [AGAIN.json]: counts what vitest wrote, and writes what failed and how.
-// Prints the files in which something failed. With AGAIN, what these came to when they ran once more holds; what was
-// good only then is said to be unsteady.
+// Usage: count-tests.mjs RESULT.json COUNT FAILED [AGAIN.json]: counts what vitest wrote, and writes what failed and
+// how. Prints the files in which something failed. With AGAIN, what these came to when they ran once more holds; what
+// was good only then is said to be unsteady.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { relative } from 'node:path'
 

@@ -48,6 +48,8 @@ const act = (words: string, to: string, also: string, who: Entry['for'] = 'clerk
 export const entries: readonly Entry[] = [
   place('Line', '/', 'home start overview dashboard'),
   place('Orders', '/orders', 'sales order desk'),
+  place('Shipments', '/shipments', 'parcels packing slips delivery notes ship dispatch goods out warehouse'),
+  place('Packing bench', '/shipments/bench', 'scan scanner barcode pack warehouse parcels items gtin'),
   place('Register', '/register', 'invoices documents archive issued list'),
   place('Customers', '/customers', 'clients debtors accounts addresses'),
   place('Items', '/items', 'articles products stock catalogue prices'),

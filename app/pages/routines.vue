@@ -14,7 +14,7 @@ import { api, attempt } from '../composables/api'
 import { mayLeave } from '../composables/useUnsaved'
 import { useMainKey } from '../composables/useMainKey'
 import { shortTime } from '../composables/format'
-import type { RoutineSentence, Trust } from '../../core/routines/sentence'
+import type { RoutineEvent, RoutineSentence, Trust } from '../../core/routines/sentence'
 import { useRoutine } from '../composables/useRoutine'
 import type { RoutineVersion, RoutineView } from '../contract'
 
@@ -113,6 +113,14 @@ const add = (name: string) =>
     set({ routine: String(id) })
     await load()
   })
+/** What catching up is about, by what the routine waits for. */
+const caughtUp = {
+  'order status': 'orders',
+  shipment: 'shipments',
+  posted: 'documents',
+  payment: 'payments',
+  time: 'accounts',
+} as const satisfies Record<RoutineEvent, string>
 </script>
 
 <template>
@@ -187,11 +195,7 @@ const add = (name: string) =>
             @click="catching = true"
             >{{
               t('routines.catchUpOnOlderRoutine', {
-                routine: { payment: 'payments', time: 'accounts', orders: 'orders' }[
-                  routine.sentence.on === 'payment' || routine.sentence.on === 'time'
-                    ? routine.sentence.on
-                    : 'orders'
-                ],
+                routine: caughtUp[routine.sentence.on ?? 'order status'],
               })
             }}</VBtn
           >

@@ -62,6 +62,10 @@ export type StripDesign =
   /** What is owed by age, on statements. */
   | { strip: 'ageing' }
   | { strip: 'note' }
+  /** The order's bar code, on what is packed by it. */
+  | { strip: 'barcode' }
+  /** What is signed by who takes the goods in. */
+  | { strip: 'signature' }
   /** What is cut off and sent back with a payment, on statements. */
   | { strip: 'slip' }
   /** The small print on every page, in columns or as one running text. */

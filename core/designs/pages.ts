@@ -41,6 +41,8 @@ export type DrawOp =
       x: number
       y: number
       module: number
+      /** Of a row, where that is not a module: the bars of a bar code. */
+      rowHeight?: number
       rows: string[]
       colour: string
       alt: string

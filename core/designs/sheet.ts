@@ -137,6 +137,22 @@ export class Sheet {
     })
   }
 
+  /** Bars of a bar code, each of so many modules: dark and light in turn. */
+  bars(x: number, y: number, width: number, height: number, widths: readonly number[], alt: string): void {
+    const row = widths.map((count, place) => (place % 2 ? '0' : '1').repeat(count)).join('')
+    this.ops.push({
+      op: 'modules',
+      role: 'figure',
+      x,
+      y,
+      module: width / row.length,
+      rowHeight: height,
+      rows: [row],
+      colour: '#000000',
+      alt,
+    })
+  }
+
   /**
    * Breaks a text into lines no wider than `width`, at spaces; a single word that is too wide is broken
    * between characters.

@@ -41,6 +41,8 @@ const plainStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
   { strip: 'ageing' },
   { strip: 'payment', box: null, title: null },
   { strip: 'note' },
+  { strip: 'barcode' },
+  { strip: 'signature' },
   ...slipWhere(slip),
   { strip: 'footer', as: 'columns', rule: { colour: null, width: 0.5 } },
 ]
@@ -85,6 +87,8 @@ const boldStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
   { strip: 'ageing' },
   { strip: 'payment', box: 'ground', title: 'brand' },
   { strip: 'note' },
+  { strip: 'barcode' },
+  { strip: 'signature' },
   ...slipWhere(slip),
   { strip: 'footer', as: 'running text', rule: { colour: 'brand', width: 1.4 } },
 ]

@@ -3,6 +3,7 @@ import type { FieldValues } from '../fields/own-fields'
 import type { Adjustment } from '../money/totals'
 import type { CreditAsk } from './credit'
 import type { Day } from './days'
+import { sumByPosition, type LinePart } from '../shipping/quantities'
 import type { OrderLineFacts } from './facts'
 
 /** A line of an invoice being written; `orderLine` is the position of the order's line it drafts. */
@@ -78,4 +79,22 @@ export function remaining<Line extends OrderLineFacts>(
       .filter((line) => !new Decimal(line.quantity).isZero()),
     adjustments: adjustments.filter((one) => one.amount === undefined || !billed.adjustments.has(one.label)),
   }
+}
+
+/** Of an order's lines just what was shipped and is not billed yet. */
+export function shippedUnbilled<Line extends OrderLineFacts>(
+  lines: readonly (Line & { position: number })[],
+  shipped: readonly LinePart[],
+  billed: Billed,
+): (Line & { position: number })[] {
+  const gone = sumByPosition(shipped)
+  return lines
+    .map((line) => ({
+      ...line,
+      quantity: Decimal.min(
+        line.quantity,
+        new Decimal(gone.get(line.position) ?? 0).minus(billed.quantities.get(line.position) ?? 0),
+      ).toString(),
+    }))
+    .filter((line) => new Decimal(line.quantity).gt(0))
 }

@@ -7,6 +7,7 @@ import type { Day } from './days'
 import type { Address, PaymentFacts } from './facts'
 import type { ReminderFacts } from '../receivables/reminders'
 import type { StatementFacts } from '../receivables/statement'
+import type { ShipmentFacts } from './shipment'
 import type { PaperInput } from './from-order'
 import { ratesFor, type TaxTreatment } from './treatment'
 
@@ -84,6 +85,8 @@ export interface PaperExact {
   statement?: StatementFacts
   /** Of a reminder: its level and the items that it asks for. */
   reminder?: ReminderFacts
+  /** Of a packing slip or a delivery note: what goes, and how it is packed. */
+  shipment?: ShipmentFacts
 }
 
 const categoryOf: Readonly<Record<Exclude<TaxTreatment, 'domestic'>, ExactCategory>> = {
@@ -154,6 +157,14 @@ export const exactStatement = (
   ...exactMoney(input, statement.currency, closing),
   statement,
   ...(input.reminder ? { reminder: input.reminder } : {}),
+})
+
+/** The exact values of what goes out: no money. */
+export const exactShipment = (input: PaperInput, shipment: ShipmentFacts): PaperExact => ({
+  ...exactMoney(input, input.order.currency, '0'),
+  orderNumber: input.order.number,
+  reference: input.order.reference,
+  shipment,
 })
 
 /** What is said of money without any goods. */

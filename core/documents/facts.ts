@@ -44,6 +44,8 @@ export interface BrandFacts {
 }
 
 export interface OrderLineFacts extends LineCharge {
+  /** Its place in the order, where a part of that is meant: a shipment's lines. */
+  position?: number
   item: string
   description: string
   detail: string | null

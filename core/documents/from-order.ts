@@ -21,6 +21,7 @@ import type {
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper } from './paper'
 import type { RelatedFacts } from './related'
+import type { ShipmentFacts } from './shipment'
 import { printedBrand, addressLines, facts, paragraphs, payment, legal, textsOf } from './printed'
 import type { StandingTextFacts } from './standing-texts'
 import { dueDate } from './terms'
@@ -53,6 +54,8 @@ export interface PaperInput {
   statement?: StatementFacts
   /** For a reminder. */
   reminder?: ReminderFacts
+  /** For a packing slip or a delivery note. */
+  shipment?: ShipmentFacts
   /** Texts of the house; which stand on it, its date says. */
   standing?: StandingTextFacts[]
   /** What emails can say of it that no document prints. */

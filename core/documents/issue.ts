@@ -2,6 +2,7 @@ import { totals, type Totals } from '../money/totals'
 import type { Day } from './days'
 import { buildPaper as fromOrder, type PaperInput } from './from-order'
 import { receiptPaper } from './receipt'
+import { shipmentPaper } from './shipment'
 import { statementPaper } from './statement'
 import type { Paper } from './paper'
 import { formatReference } from './payment-code'
@@ -31,7 +32,9 @@ function buildPaper(input: PaperInput): Paper {
     ? statementPaper(input, input.statement)
     : input.payment
       ? receiptPaper(input, input.payment)
-      : fromOrder(input)
+      : input.shipment
+        ? shipmentPaper(input, input.shipment)
+        : fromOrder(input)
   return input.related ? { ...paper, related: input.related } : paper
 }
 
@@ -82,7 +85,16 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
     if (a !== b) changes.push({ what, before: a || '–', now: b || '–' })
   }
   say('Address', before.recipient.lines.join(', '), now.recipient.lines.join(', '))
-  for (const key of ['period', 'supplied', 'order', 'reference', 'customer', 'taxNumber'] as const) {
+  for (const key of [
+    'period',
+    'supplied',
+    'shipped',
+    'service',
+    'order',
+    'reference',
+    'customer',
+    'taxNumber',
+  ] as const) {
     const of = (paper: Paper) => paper.facts.find((fact) => fact.key === key)
     const label = of(now)?.label ?? of(before)?.label ?? key
     say(label, of(before)?.value ?? '', of(now)?.value ?? '')

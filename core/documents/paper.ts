@@ -46,6 +46,10 @@ export interface Paper {
   ageing?: { label: string; amount: string }[]
   /** What is sent back with a payment, where the design has it: what it is for, and what the payer writes in. */
   slip?: { title: string; rows: { label: string; value: string }[]; fields: string[] }
+  /** What a scanner reads to find the order (Code 128), with what stands below it. */
+  barcode?: { text: string; caption: string }
+  /** What who takes it in signs, at the foot of the last page. */
+  signature?: { title: string; fields: string[] }
   customerNote: string | null
   /** Paragraphs before the customer's note: where the goods go, own fields, texts of the house. */
   paragraphs?: string[]
@@ -80,6 +84,8 @@ export interface PaperFact {
     | 'replaces'
     | 'method'
     | 'period'
+    | 'shipped'
+    | 'service'
   label: string
   value: string
 }

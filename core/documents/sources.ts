@@ -8,6 +8,7 @@ interface SourceFacts {
 /** What documents are made of, in the order in which one may be a part of another. */
 export const sources = {
   order: { words: 'an order', screen: '/orders/{id}' },
+  shipment: { words: 'a shipment', screen: '/shipments/{id}' },
   draft: { words: 'a draft', screen: '/drafts/{id}' },
   payment: { words: 'a payment', screen: '/accounts?customer={customer}&payment={id}' },
   account: { words: 'an account', screen: '/accounts?customer={customer}' },

@@ -38,6 +38,8 @@ export function starterText(purpose: EmailPurpose, kind: DocumentKind, language:
 
 const letters: Readonly<Record<DocumentKind, string>> = {
   'order confirmation': 'OC',
+  'packing slip': 'PS',
+  'delivery note': 'DN',
   invoice: 'INV',
   'credit note': 'CN',
   'payment receipt': 'PR',

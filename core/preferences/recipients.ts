@@ -61,6 +61,9 @@ export function changedPreference(
 }
 export type Preferences = Partial<Record<DocumentKind, Preference>>
 
+/** What a house begins with: a packing slip lies in the box, so it is printed. */
+export const usualPreferences: Preferences = { 'packing slip': { channel: 'paper' } }
+
 export interface Recipient {
   name: string
   address: string
@@ -139,11 +142,16 @@ function addressees({ contacts, role, preference }: RecipientQuestion) {
         `the customer's ${asked} contact` +
         (preference?.to && preference.to !== role ? ', as the customer wishes' : ''),
     }
-  return {
-    people: usable.filter((contact) => contact.role === anyone),
-    source: "the customer's contact for anything",
-  }
+  const forAnything = usable.filter((contact) => contact.role === anyone)
+  const other = forAnything.length > 0 ? undefined : standIn[asked]
+  const instead = usable.filter((contact) => contact.role === other)
+  if (instead.length > 0)
+    return { people: instead, source: `the customer's ${other} contact, since there is none for ${asked}` }
+  return { people: forAnything, source: "the customer's contact for anything" }
 }
+
+/** Whose contact is written to where a role has none: who ordered the goods knows where they come in. */
+export const standIn: Partial<Record<ContactRole, ContactRole>> = { 'goods-in': 'buying' }
 
 /**
  * A customer's wish for a kind as a sentence: "by email to the buying contact, with a copy to …". Empty when

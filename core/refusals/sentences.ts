@@ -13,6 +13,7 @@ import { people } from './people'
 import { receivables } from './receivables'
 import { routines } from './routines'
 import { shared } from './shared'
+import { shipping } from './shipping'
 
 /**
  * Every sentence with which Clothespin says no, by its key: the stable code, and where one code is said in several
@@ -35,6 +36,7 @@ export const sentences = {
   ...receivables,
   ...routines,
   ...shared,
+  ...shipping,
 } as const
 
 export type RefusalKey = keyof typeof sentences

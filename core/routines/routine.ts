@@ -11,8 +11,8 @@ import {
 } from './sentence'
 
 /**
- * What happened and the facts at that moment, as the event row keeps them (schema 4: accounts at a time; 3: posting
- * and payments; 2: net, customer, items, fields).
+ * What happened and the facts at that moment, as the event row keeps them (schema 4: accounts at a time, shipments; 3:
+ * posting and payments; 2: net, customer, items, fields).
  */
 export interface EventFacts {
   /** The order's number; empty where there is no order. */
@@ -20,6 +20,8 @@ export interface EventFacts {
   /** The order's status before and after. */
   from?: string
   to?: string
+  /** What was done with goods of the order. */
+  shipment?: 'packed'
   /** The kind and number of the document that was posted. */
   posted?: DocumentKind
   number?: string
@@ -123,6 +125,8 @@ function happened(sentence: RoutineSentence, facts: EventFacts): ConditionSeen {
     }
   if (event === 'time')
     return { words, holds: facts.moment !== undefined, seen: facts.moment ?? 'something else' }
+  if (event === 'shipment')
+    return { words, holds: facts.shipment !== undefined, seen: facts.shipment ?? 'something else' }
   const kind = event === 'posted' ? facts.posted : facts.receipt
   return {
     words,

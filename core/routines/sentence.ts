@@ -8,6 +8,7 @@ import {
   orderKinds,
   postedKinds,
   receiptKind,
+  shipmentKinds,
   type DocumentKind,
 } from '../documents/kinds'
 import { isAddress, suppliedRoles, type ContactRole } from '../preferences/recipients'
@@ -18,10 +19,10 @@ export type Trust = 'by hand' | 'after a check' | 'automatic'
 export const trusts: readonly Trust[] = ['by hand', 'after a check', 'automatic']
 
 /**
- * What a routine waits for: an order's status, a document being posted, a payment or refund being recorded, or a
- * time, at which it looks at every account.
+ * What a routine waits for: an order's status, goods being packed, a document being posted, a payment or refund being
+ * recorded, or a time, at which it looks at every account.
  */
-export const routineEvents = ['order status', 'posted', 'payment', 'time'] as const
+export const routineEvents = ['order status', 'shipment', 'posted', 'payment', 'time'] as const
 export type RoutineEvent = (typeof routineEvents)[number]
 
 /** The sentence of a routine: when … and …, issue …, write to …, with a copy to …, let it go …. */
@@ -145,6 +146,7 @@ export const eventOf = (sentence: Pick<RoutineSentence, 'on'>): RoutineEvent => 
 /** The kinds a routine can be about, by what it waits for. */
 export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = {
   'order status': orderKinds,
+  shipment: shipmentKinds,
   posted: postedKinds,
   payment: kindsOf('payment'),
   time: kindsOf('account'),
@@ -166,6 +168,8 @@ export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | '
   switch (eventOf(sentence)) {
     case 'order status':
       return `an order becomes ${sentence.statuses.join(' or ')}`
+    case 'shipment':
+      return 'goods of an order are packed'
     case 'posted':
       return `${kindFacts[sentence.issue].one} is posted`
     case 'payment':

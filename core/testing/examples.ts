@@ -1,6 +1,9 @@
 import type { BrandFacts, CustomerFacts, OrderFacts, OrderLineFacts } from '../documents/facts'
 import { buildPaper, type PaperInput } from '../documents/from-order'
+import type { DocumentKind } from '../documents/kinds'
 import type { Paper } from '../documents/paper'
+import type { ShipmentFacts } from '../documents/shipment'
+import type { Language } from '../money/format'
 import { FontMetrics } from '../designs/metrics'
 import { shippedFaces } from '../designs/shipped-faces'
 import { suppliedDesign, type Look } from '../designs/supplied'
@@ -131,3 +134,41 @@ export function longOrder(count: number): OrderFacts {
     ),
   }
 }
+
+/** A part of the example's order: what goes of its first two lines, in two parcels, to its store. */
+export const exampleShipment: ShipmentFacts = {
+  day: '2026-11-23',
+  delivery: {
+    name: 'Ottermill Honey Co-op, Weir Store',
+    lines: ['Gate 2', 'Weir Road', 'Marlbridge'],
+    country: 'IE',
+  },
+  service: 'Glenhaven Parcels, next day',
+  remarks: '',
+  lines: [
+    { position: 1, quantity: '2', ordered: '2', earlier: '0', later: '0', place: 'A05-1' },
+    { position: 2, quantity: '4', ordered: '6', earlier: '1', later: '1', place: 'C09-1' },
+  ],
+  parcels: [
+    { box: 'Large box', weight: '12.75', contents: [{ position: 1, quantity: '2' }] },
+    { box: 'Medium box', weight: '5.5', contents: [{ position: 2, quantity: '4' }] },
+  ],
+}
+
+/** What a document of a shipment is made from. */
+export const shipmentInput = (
+  kind: DocumentKind,
+  shipment: ShipmentFacts = exampleShipment,
+  language: Language = 'en',
+): PaperInput => ({
+  kind,
+  brand: tansyHollow,
+  order: { ...order, lines: order.lines.map((line, place) => ({ ...line, position: place + 1 })) },
+  customer: ottermill,
+  language,
+  rates: {},
+  date: '2026-11-23',
+  number: 'PS-2026-00007',
+  issued: true,
+  shipment,
+})

@@ -102,8 +102,13 @@ async function textsForLinks(client: pg.Client): Promise<void> {
   }
 }
 
-/** Brands that exist get numbers, texts and design of statements and reminders; the design is their receipts'. */
-async function statementsOfBrands(client: pg.Client): Promise<void> {
+/** Brands that exist get numbers, texts and a design of new kinds; the design is that of an older kind. */
+async function kindsOfBrands(
+  client: pg.Client,
+  kinds: readonly DocumentKind[],
+  like: DocumentKind,
+  adapted: (strip: StripDesign) => StripDesign[],
+): Promise<void> {
   const { rows: brands } = await client.query<{
     id: number
     isFirst: boolean
@@ -114,17 +119,15 @@ async function statementsOfBrands(client: pg.Client): Promise<void> {
       (select business_year_start from company) start, d.design
     from brand b
     join design d on d.brand_id = b.id
-    order by b.id, d.kind = 'payment receipt' desc, d.version desc`,
+    order by b.id, d.kind = $1 desc, d.version desc`,
+    [like],
   )
-  for (const kind of ['statement of account', 'payment reminder'] as const)
+  for (const kind of kinds)
     for (const { id, isFirst, start, design } of brands) {
-      const strips = design.strips.flatMap((one): StripDesign[] =>
-        one.strip === 'sums' ? [one, { strip: 'ageing' }] : [one],
-      )
       await client.query(
         `insert into design (brand_id, kind, version, design, made_at, made_by)
       values ($1, $2, 1, $3::jsonb, now(), 'Clothespin')`,
-        [id, kind, JSON.stringify({ ...design, strips })],
+        [id, kind, JSON.stringify({ ...design, strips: design.strips.flatMap(adapted) })],
       )
       for (const purpose of purposesOf(kind))
         for (const language of languages) {
@@ -155,6 +158,18 @@ async function statementsOfBrands(client: pg.Client): Promise<void> {
     }
 }
 
+/** Statements and reminders look like receipts, with what is owed by age below the sum. */
+const statementsOfBrands = (client: pg.Client) =>
+  kindsOfBrands(client, ['statement of account', 'payment reminder'], 'payment receipt', (one) =>
+    one.strip === 'sums' ? [one, { strip: 'ageing' }] : [one],
+  )
+
+/** Packing slips and delivery notes look like confirmations, with a bar code and a line to sign on before the foot. */
+const shipmentsOfBrands = (client: pg.Client) =>
+  kindsOfBrands(client, ['packing slip', 'delivery note'], 'order confirmation', (one) =>
+    one.strip === 'footer' ? [{ strip: 'barcode' }, { strip: 'signature' }, one] : [one],
+  )
+
 /** Invoices have a text for being sent once more because they are not paid, in the languages of their other texts. */
 async function textsOfReminders(client: pg.Client): Promise<void> {
   const { rows: texts } = await client.query<{ brandId: number; language: Language }>(
@@ -176,4 +191,5 @@ export const afterMigration: Readonly<Record<string, (client: pg.Client) => Prom
   '022-signed-links': textsForLinks,
   '025-accounts': statementsOfBrands,
   '027-charges': textsOfReminders,
+  '029-shipments': shipmentsOfBrands,
 }

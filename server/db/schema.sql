@@ -134,7 +134,7 @@ create table company (
   -- what the address of links in emails begins with; never taken from a request
   public_address text not null default '',
   -- how documents reach customers that say nothing else, nor their group
-  preferences jsonb not null default '{}',
+  preferences jsonb not null default '{"packing slip": {"channel": "paper"}}',
   -- what contacts are for, in the house's own words
   contact_roles jsonb not null default '["buying", "billing", "goods-in"]',
   -- kinds of document that the house does not use
@@ -163,7 +163,9 @@ create table company (
   -- one statement for all brands of one company
   statements_together boolean not null default false,
   -- the part of the country whose public holidays are kept; empty for those of the whole country
-  holiday_region text not null default ''
+  holiday_region text not null default '',
+  -- the boxes that it packs into
+  boxes jsonb not null default '[]'
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -534,7 +536,7 @@ $fn$;
 -- same id, and writes and keeps this row by the trigger below it.
 create table source (
   id integer primary key generated always as identity,
-  kind text not null check (kind in ('order', 'draft', 'payment', 'account')),
+  kind text not null check (kind in ('order', 'draft', 'payment', 'account', 'shipment')),
   customer_id integer not null references customer,
   brand_id integer not null references brand,
   -- what a person calls it: its number, or its kind and id
@@ -545,6 +547,8 @@ create table source (
   root_id integer not null generated always as (coalesce(part_of, id)) stored
 );
 create index source_root_id_idx on source (root_id);
+-- what a scanner reads
+create index source_called on source (lower(label)) where kind in ('order', 'shipment');
 
 -- Keeps the row of a source: its kind, the column that names it ('' for none) and the one it is a part of.
 create function keep_source() returns trigger language plpgsql as $fn$
@@ -637,7 +641,9 @@ returns jsonb language sql stable as $fn$
       coalesce((billed_to(source_id)).mail, c.billing_mail) mail
   ), levels as (
     select k kind, coalesce(house -> k, '{}') house, coalesce(ours -> k, '{}') ours,
-      coalesce(c.preferences -> k, '{}') own, mail
+      coalesce(c.preferences -> k, '{}') own,
+      -- the address that is billed says nothing of where goods come in
+      case when k not in ('packing slip', 'delivery note') then mail end mail
     from given, unnest(kinds) k
   ), merged as (
     select kind,
@@ -679,7 +685,56 @@ create table order_line (
   tax_code text not null,
   -- fields of the house's own
   fields jsonb not null default '{}',
+  -- what was cancelled of it; its quantity is what is ordered now, without that
+  cancelled numeric(14,3) not null default 0,
   unique (order_id, position) deferrable initially deferred
+);
+
+-- Goods of an order that go out together.
+create table shipment (
+  id integer primary key references source,
+  order_id integer not null references sales_order,
+  brand_id integer not null references brand,
+  customer_id integer not null references customer,
+  -- from 1 within its order
+  number integer not null check (number > 0),
+  -- the order's number with it
+  label text not null,
+  state text not null default 'packed' check (state in ('packed', 'taken back')),
+  day date not null,
+  delivery jsonb not null,
+  service text not null default '',
+  remarks text not null default '',
+  version integer not null default 1,
+  made_at timestamptz not null,
+  made_by text not null,
+  unique (order_id, number)
+);
+create index shipment_newest on shipment (day desc, id desc);
+create index shipment_customer_id_idx on shipment (customer_id);
+create trigger source_of_shipment before insert or update of label, customer_id, brand_id on shipment
+  for each row execute function keep_source('shipment', 'label', 'order_id');
+
+-- How much of a line of the order goes with a shipment, by the line's position.
+create table shipment_line (
+  shipment_id integer not null references shipment,
+  position integer not null,
+  quantity numeric(14,3) not null check (quantity > 0),
+  primary key (shipment_id, position)
+);
+
+-- What of a shipment is packed together.
+create table parcel (
+  id integer primary key generated always as identity,
+  shipment_id integer not null references shipment,
+  -- from 1 within its shipment
+  number integer not null check (number > 0),
+  box text not null default '',
+  -- packed, in kilograms; null where nobody weighed it
+  weight numeric check (weight > 0),
+  -- positions with quantities
+  contents jsonb not null,
+  unique (shipment_id, number) deferrable initially deferred
 );
 
 -- Sources whose order has a status that says that nothing of it may leave for now.

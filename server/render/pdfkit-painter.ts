@@ -226,9 +226,9 @@ export class PdfkitPainter implements Painter {
           for (const dark of row.matchAll(/1+/g))
             doc.rect(
               op.x + dark.index * op.module,
-              op.y + y * op.module,
+              op.y + y * (op.rowHeight ?? op.module),
               dark[0].length * op.module,
-              op.module,
+              op.rowHeight ?? op.module,
             )
         })
         doc.fill(op.colour)

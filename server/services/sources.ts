@@ -3,12 +3,19 @@ import { register } from './documents/sources'
 import { orderSource } from './orders/source'
 import { accountSource } from './receivables/account-source'
 import { paymentSource } from './receivables/source'
+import { shipmentSource } from './shipping/source'
 import { bookPayment } from './receivables/payments'
 
 /** Tells the engine of every source of documents and of what follows from its acts. Each process calls it once. */
 export function registerSources(): void {
   register(
-    { order: orderSource, draft: draftSource, payment: paymentSource, account: accountSource },
+    {
+      order: orderSource,
+      shipment: shipmentSource,
+      draft: draftSource,
+      payment: paymentSource,
+      account: accountSource,
+    },
     {
       paidAtOnce: ({ number, documentId, ...payment }, who) =>
         bookPayment(

@@ -21,6 +21,8 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Stuck', '/?stage=stuck', '[data-test="remedy"]'],
   ['Waiting', '/?stage=waiting', '[role="option"]'],
   ['Orders', '/orders', '[role="option"]'],
+  ['Shipments', '/shipments', '.empty'],
+  ['Packing bench', '/shipments/bench', '[data-test="scan"]'],
   ['Register', '/register', '[role="option"]'],
   ['Customers', '/customers', '[data-test="wish-invoice"]'],
   ['Addresses to check', '/customers/addresses', '[data-test^="problem-"]'],

@@ -226,7 +226,7 @@ test('any order of invoices, payments, credits, voids and what is taken back lea
   ])
 }, 120_000)
 
-test('a payment is taken back while somebody books the rest of it: it is back, and neither waits for ever', async () => {
+test('a payment is taken back while somebody books the rest of it: it is back, neither waits for ever', async () => {
   const { id: customerId } = house.customer('10417')
   await invoice('10417', 2)
   await invoice('10417', 3)

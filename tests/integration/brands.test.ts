@@ -170,7 +170,7 @@ const lists = routes.filter(
     route.brands === 'own' &&
     route.method === 'GET' &&
     !route.path.includes('[') &&
-    !/live|again|pdf/.test(route.path),
+    !/live|again|pdf|to-pack/.test(route.path),
 )
 
 test('a routine about another brand is not there, and one about all counts its own documents', async () => {
@@ -231,6 +231,17 @@ test.each(['to send', 'to check', 'waiting', 'on the way', 'arrived', 'stuck'])(
     expect(counts.find((one) => one.stage === stage)!.count).toBe(listed.length)
   },
 )
+
+test('an order of another brand is not found by the packing bench, and an own one is', async () => {
+  const numbers = await rows<{ number: string; own: boolean }>(
+    'select number, brand_id = $1 own from sales_order order by id',
+    [house.brands[1]!.id],
+  )
+  const found = async (own: boolean) =>
+    (await call('GET', `/api/shipments/to-pack?code=${numbers.find((one) => one.own === own)!.number}`))
+      .status
+  expect([await found(true), await found(false)]).toEqual([200, 404])
+})
 
 test('what is of the own brand is there', async () => {
   expect(await (await call('GET', '/api/orders')).text()).toContain(ownOrder)

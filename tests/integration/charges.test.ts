@@ -79,7 +79,13 @@ describe('what a letter costs', () => {
     const { id } = await letterOf('10438')
     const dispatches = '(select dispatch_id from dispatch_document where document_id = $1)'
     await run(`delete from dispatch_recipient where dispatch_id in ${dispatches}`, [id])
-    await run(`update dispatch set state = 'waiting', attempts = 0 where id in ${dispatches}`, [id])
+    // as if it waited, and for long: the worker must not come first
+    await run(
+      `update dispatch
+      set state = 'waiting', attempts = 0, not_before = not_before + interval '30 days'
+      where id in ${dispatches}`,
+      [id],
+    )
     await voidDocument(id, 'sent to the wrong one', who)
     expect(await openOf('10438')).toEqual([{ kind: 'invoice', amount: '612.54', open: '612.54' }])
     expect(await rows('select from booked_interest where reminder_id = $1', [id])).toEqual([])

@@ -19,6 +19,7 @@ const route = useRoute()
 const places = [
   { to: '/', words: t('common.line') },
   { to: '/orders', words: 'Orders' },
+  { to: '/shipments', words: t('shipping.shipments') },
   { to: '/register', words: t('common.register') },
   { to: '/customers', words: 'Customers' },
   { to: '/items', words: t('common.items') },

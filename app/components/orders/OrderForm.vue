@@ -6,6 +6,7 @@ import OwnFields from '../fields/OwnFields.vue'
 import HungFiles from '../enclosures/HungFiles.vue'
 import OrderLines from './OrderLines.vue'
 import OrderMore from './OrderMore.vue'
+import OrderShipments from '../shipping/OrderShipments.vue'
 import OrderWhy from './OrderWhy.vue'
 import { useSession } from '../../stores/session'
 import { useBranches } from '../../composables/useBranches'
@@ -17,7 +18,8 @@ import type { CustomerView, OrderView } from '../../contract'
 
 /** What can be written of an order: reference, note, own fields and lines; beneath them why papers are due or not. */
 const form = defineModel<OrderForm>({ required: true })
-const props = defineProps<{ order: OrderView; disabled: boolean }>()
+const props = defineProps<{ order: OrderView; disabled: boolean; dirty: boolean }>()
+const emit = defineEmits<{ invoiceShipped: []; done: [] }>()
 const customer = shallowRef<CustomerView>()
 const session = useSession()
 const branches = useBranches(() => session.house!.brands.find(({ code }) => code === props.order.brand)?.id)
@@ -33,6 +35,7 @@ watch(
 
 <template>
   <div class="body">
+    <OrderShipments :order="order" :dirty="dirty" @invoice="emit('invoiceShipped')" @done="emit('done')" />
     <div class="texts">
       <FormField
         v-model="form.reference"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { capital, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, kindFacts, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { useSession } from '../../stores/session'
 import type { OrderView } from '../../contract'
 
@@ -24,7 +24,7 @@ const states: Record<string, string> = {
   dropped: 'not wanted',
 }
 
-/** Part and deposit invoices, and credit notes, beside the order's own papers. */
+/** Part and deposit invoices, credit notes, and what shipments have, beside the order's own papers. */
 const parts = computed(() =>
   props.papers
     .filter(
@@ -33,6 +33,9 @@ const parts = computed(() =>
     .reverse(),
 )
 const own = computed(() => props.papers.filter((paper) => paper.sourceId === props.orderId && !paper.voided))
+/** What a shipment has is prepared; a part's invoice is still being written. */
+const draftWords = (kind: DocumentKind) =>
+  kindFacts[kind].content === 'shipment' ? t('orders.kindToCheck', { kind }) : t('orders.kindDraft', { kind })
 const { kindsOff } = useSession().house!.company
 const tabs = computed(() =>
   orderKinds
@@ -76,7 +79,7 @@ const tabs = computed(() =>
       @click="emit('part', one.id)"
     >
       <span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{
-        one.number ?? t('orders.kindDraft', { kind: one.kind })
+        one.number ?? draftWords(one.kind)
       }}</span>
     </button>
     <VBtn

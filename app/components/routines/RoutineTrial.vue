@@ -50,6 +50,7 @@ const outcomes = { clean: 'goes', person: t('routines.waitsForAPerson'), stuck: 
 const placeOf = (one: Trial['orders'][number]) =>
   ({
     'order status': `/orders/${one.id}`,
+    shipment: `/shipments/${one.id}`,
     posted: `/register?search=${one.number}&in=${one.id}`,
     payment: '',
     time: `/accounts?customer=${one.customerId}`,

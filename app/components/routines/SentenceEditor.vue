@@ -18,6 +18,7 @@ import {
   kindsOn,
   routineEvents,
   type Condition,
+  type RoutineEvent,
   type RoutineSentence,
 } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
@@ -41,10 +42,13 @@ const toggleStatus = (status: string) =>
       : [...sentence.value.statuses, status],
   })
 const event = computed(() => eventOf(sentence.value))
-/** What it can wait for: an order's status, or what is posted or recorded, each with the kind it is about. */
+const goodsPacked = eventWords({ on: 'shipment', issue: 'packing slip', statuses: [] })
+/** Of which of several kinds it issues one is chosen by a word of its own. */
+const choosesKind = (on: RoutineEvent) => on === 'order status' || on === 'shipment'
+/** What it can wait for: an order's status, goods, or what is posted or recorded, with the kind it is about. */
 const eventChoices = routineEvents.flatMap((on) =>
-  on === 'order status'
-    ? [{ value: on as string, words: t('routines.anOrderBecomes') }]
+  choosesKind(on)
+    ? [{ value: on as string, words: on === 'shipment' ? goodsPacked : t('routines.anOrderBecomes') }]
     : kindsOn[on].map((issue) => ({
         value: `${on} ${issue}`,
         words:
@@ -54,11 +58,16 @@ const eventChoices = routineEvents.flatMap((on) =>
       })),
 )
 const eventValue = computed(() =>
-  event.value === 'order status' ? (event.value as string) : `${event.value} ${sentence.value.issue}`,
+  choosesKind(event.value) ? (event.value as string) : `${event.value} ${sentence.value.issue}`,
 )
 function setEvent(value: string) {
   const on = routineEvents.find((one) => value.startsWith(one))!
-  const issue = on === 'order status' ? 'invoice' : (value.slice(on.length + 1) as RoutineSentence['issue'])
+  const issue =
+    on === 'order status'
+      ? 'invoice'
+      : on === 'shipment'
+        ? kindsOn.shipment[0]!
+        : (value.slice(on.length + 1) as RoutineSentence['issue'])
   // an order's fields are not its customer's
   const others = (on === 'time') !== (event.value === 'time')
   const conditions = sentence.value.conditions.filter(
@@ -71,7 +80,7 @@ function setEvent(value: string) {
     statuses: [],
     issue,
     conditions,
-    ...(on === 'order status' ? {} : { to: 'billing' }),
+    ...(on === 'order status' ? {} : { to: on === 'shipment' ? kindFacts[issue].to : 'billing' }),
     ...(on === 'time' ? { at: at ?? usualTime[issue], period: period ?? 'open items' } : {}),
   }
 }
@@ -81,7 +90,9 @@ const usualTime: Partial<Record<RoutineSentence['issue'], TimePattern>> = {
   'payment reminder': { each: 'working day', time: '07:00' },
 }
 const periodChoices = relativePeriods.map((value) => ({ value, words: relativePeriodWords[value] }))
-const kindChoices = kindsOn['order status'].map((kind) => ({ value: kind, words: kindFacts[kind].one }))
+const kindChoices = computed(() =>
+  kindsOn[event.value].map((kind) => ({ value: kind, words: kindFacts[kind].one })),
+)
 const roleChoices = computed(() =>
   props.choices.roles.map((value) => ({ value, words: t('common.theValueContact', { value }) })),
 )

@@ -29,6 +29,26 @@ export const documentTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'ship',
+    words: 'Ship an order, whole or in parts',
+    also:
+      'packing slip delivery note parcel box partial part delivery goods out warehouse dispatch ' +
+      'split cancel rest',
+    on: ['/shipments', '/orders'],
+    to: '/shipments',
+    steps: [
+      'Open the order and press Ship. All that is left is filled in: take off what does not go.',
+      'Parcels are proposed from the items’ weights and your boxes (Settings, General). Move what belongs elsewhere, ' +
+        'enter the weights, and press Pack.',
+      'On the shipment prepare its packing slip and delivery note, look at them, and send or print them. A routine ' +
+        'does it: “When goods of an order are packed”.',
+      'At the order, Invoice what was shipped begins an invoice of just that; Cancel the rest takes off what will ' +
+        'not be shipped any more.',
+      'Packing bench, in Shipments, does it by a scanner: the order, its items one by one, and Enter alone at the end.',
+      '- A shipment that does not go is taken back: all of it is left to ship again.',
+    ],
+  },
+  {
     id: 'missing',
     words: 'Find orders without an invoice or confirmation',
     also: 'forgotten unbilled not invoiced missing document catch up',

@@ -154,7 +154,7 @@ const stoppedRow = (kind: DocumentKind, paper: { id: number; revision: number; t
 })
 
 const billing = ref(false)
-const draft = (ask: { kind: 'part' } | { kind: 'deposit'; percent: string }) =>
+const draft = (ask: { kind: 'part' | 'shipped' } | { kind: 'deposit'; percent: string }) =>
   attempt(async () => {
     const { draftId } = await api.post('/api/orders/{id}/drafts', { path: { id: id.value }, body: ask })
     await navigateTo(`/drafts/${draftId}`)
@@ -202,7 +202,14 @@ const statuses = computed(() =>
                   @pick="setStatus" /></template></I18nT
           ></span>
         </div>
-        <OrderForm v-model="form" :order="order" :disabled="!session.may('clerk')" />
+        <OrderForm
+          v-model="form"
+          :order="order"
+          :disabled="!session.may('clerk')"
+          :dirty="dirty"
+          @invoice-shipped="draft({ kind: 'shipped' })"
+          @done="load"
+        />
         <footer class="foot-bar">
           <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span>
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>

@@ -23,6 +23,7 @@ import { people } from './people'
 import { register } from './register'
 import { routines } from './routines'
 import { runs } from './runs'
+import { shipping } from './shipping'
 import { texts } from './texts'
 
 /** Every word of the interface in English, by screen. */
@@ -52,5 +53,6 @@ export const en = {
   register,
   routines,
   runs,
+  shipping,
   texts,
 }

@@ -29,6 +29,7 @@ export const nouns = {
   order: '{n} order | {n} orders',
   other: '{n} other | {n} others',
   page: '{n} page | {n} pages',
+  parcel: '{n} parcel | {n} parcels',
   payment: '{n} payment | {n} payments',
   'print job': '{n} print job | {n} print jobs',
   rate: '{n} rate | {n} rates',
@@ -37,6 +38,7 @@ export const nouns = {
   turn: '{n} turn | {n} turns',
   row: '{n} row | {n} rows',
   statement: '{n} statement | {n} statements',
+  shipment: '{n} shipment | {n} shipments',
   second: '{n} second | {n} seconds',
   was: '{n} was | {n} were',
 } as const

@@ -66,6 +66,7 @@ export const orders = {
   notMade: 'not made',
   theOrdersPapers: "The order's papers",
   kindDraft: '{kind}, draft',
+  kindToCheck: '{kind}, to check',
   prepareIt: 'Prepare it',
 
   // orders/OrderPreview.vue

@@ -1,6 +1,7 @@
 import type { StripKind } from '../design'
 import { address } from './address'
 import { ageing } from './ageing'
+import { barcode } from './barcode'
 import { note, payment, sums } from './closing'
 import { facts } from './facts'
 import { footer } from './footer'
@@ -8,6 +9,7 @@ import { free } from './free'
 import { heading } from './heading'
 import { letterhead } from './letterhead'
 import { lineTable } from './lines'
+import { signature } from './signature'
 import { slip } from './slip'
 import type { Renderer } from './strip'
 
@@ -22,6 +24,8 @@ export const renderers: { readonly [Kind in StripKind]: Renderer<Kind> } = {
   payment: { part: 'closing', block: payment },
   ageing: { part: 'closing', block: ageing },
   note: { part: 'closing', block: note },
+  barcode: { part: 'closing', block: barcode },
+  signature: { part: 'closing', block: signature },
   slip: { part: 'closing', block: slip },
   footer: { part: 'page', draw: footer },
   free: { part: 'page', draw: free },

@@ -1,8 +1,10 @@
 import type { SourceKind } from '../sources'
 import { creditNote } from './credit-note'
+import { deliveryNote } from './delivery-note'
 import { invoice } from './invoice'
 import type { KindFacts } from './kind'
 import { orderConfirmation } from './order-confirmation'
+import { packingSlip } from './packing-slip'
 import { paymentReceipt } from './payment-receipt'
 import { paymentReminder } from './payment-reminder'
 import { refundReceipt } from './refund-receipt'
@@ -13,6 +15,8 @@ export type { KindFacts }
 /** The kinds of document that the house issues, in the order they come up in an order's life. */
 const kinds = [
   orderConfirmation,
+  packingSlip,
+  deliveryNote,
   invoice,
   creditNote,
   paymentReceipt,
@@ -37,6 +41,9 @@ export const kindsOfEvents = documentKinds.filter(
   (kind) =>
     kindFacts[kind].content !== 'account' && !kindFacts[kind].sources.every((source) => source === 'draft'),
 )
+
+/** The kinds that are made of shipments. */
+export const shipmentKinds = kindsOf('shipment')
 
 /** The kinds that are made of orders. */
 export const orderKinds = kindsOf('order')

@@ -13,8 +13,8 @@ export interface KindFacts {
   heading: Record<Language, string>
   /** What it is made of. */
   sources: readonly SourceKind[]
-  /** What stands on it: what is sold, with its sums, money that came or went, or what is owed. */
-  content: 'goods' | 'money' | 'account'
+  /** What stands on it: what is sold, with its sums, what goes out, money that came or went, or what is owed. */
+  content: 'goods' | 'shipment' | 'money' | 'account'
   /** What issuing it books: that it is owed, or that it is owed no more. Issuing such a kind is posting. */
   books: 'debit' | 'credit' | null
   /** The goods must have left before: it prints the date of supply. */

@@ -11,6 +11,8 @@ const notBelowZero = decimal
   .pattern(/^\d/)
   .messages({ 'string.pattern.base': '{{#label}} is a sum like 12.50, not below zero' })
 
+const millimetres = Joi.number().integer().min(1).max(10_000)
+
 /** A text in each language of documents. */
 const inLanguages = (most: number) =>
   Joi.object(Object.fromEntries(languages.map((one) => [one, text(most).required()])))
@@ -68,6 +70,18 @@ export default route<object, object, Partial<HouseSettings>>(
       morning: Joi.object({ to: text(320).required(), time: clockTime.required() }).allow(null),
       statementsTogether: Joi.boolean(),
       holidayRegion: Joi.string().max(10).allow(''),
+      boxes: Joi.array()
+        .items(
+          Joi.object({
+            name: name(40).min(1).required(),
+            length: millimetres.required(),
+            width: millimetres.required(),
+            height: millimetres.required(),
+            weight: decimal.required(),
+            most: decimal.required(),
+          }),
+        )
+        .max(40),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

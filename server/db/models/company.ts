@@ -10,11 +10,17 @@ import { noSecondLook, type SecondLookRule } from '../../../core/documents/secon
 import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { MorningRule } from '../../../core/line/morning'
 import type { ReminderRule } from '../../../core/receivables/reminders'
+import type { Box } from '../../../core/shipping/parcels'
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { TrialBalance } from '../../../core/receivables/trial-balance'
-import { suppliedRoles, type ContactRole, type Preferences } from '../../../core/preferences/recipients'
+import {
+  suppliedRoles,
+  usualPreferences,
+  type ContactRole,
+  type Preferences,
+} from '../../../core/preferences/recipients'
 
 /** The one company of this house, with its switches. */
 export class Company extends Model<InferAttributes<Company>, InferCreationAttributes<Company>> {
@@ -69,6 +75,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare statementsTogether: CreationOptional<boolean>
   /** Whose public holidays are kept; empty for those of the whole country. */
   declare holidayRegion: CreationOptional<string>
+  declare boxes: CreationOptional<Box[]>
   declare morning: CreationOptional<MorningRule | null>
   declare morningSent: CreationOptional<string | null>
   /** How documents reach customers that say nothing else, nor their group. */
@@ -127,9 +134,10 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         reminders: { type: DataTypes.JSONB },
         statementsTogether: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         holidayRegion: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        boxes: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         morning: { type: DataTypes.JSONB },
         morningSent: { type: DataTypes.DATEONLY },
-        preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualPreferences },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         statusSteps: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },

@@ -43,6 +43,7 @@ import { OneTimeCode } from './one-time-code'
 import { OpenItem } from './open-item'
 import { OrderLine } from './order-line'
 import { OwnField } from './own-field'
+import { Parcel } from './parcel'
 import { PreparedDocument } from './prepared-document'
 import { Payment } from './payment'
 import { PeriodClose } from './period-close'
@@ -61,6 +62,8 @@ import { SendRunDocument } from './send-run-document'
 import { SavedFilter } from './saved-filter'
 import { SeriesCounter } from './series-counter'
 import { Session } from './session'
+import { Shipment } from './shipment'
+import { ShipmentLine } from './shipment-line'
 import { Staff } from './staff'
 import { StaffBrand } from './staff-brand'
 import { StandingText } from './standing-text'
@@ -120,6 +123,7 @@ export {
   OpenItem,
   OrderLine,
   OwnField,
+  Parcel,
   PreparedDocument,
   Payment,
   PeriodClose,
@@ -136,6 +140,8 @@ export {
   SeriesCounter,
   Source,
   Session,
+  Shipment,
+  ShipmentLine,
   Staff,
   StaffBrand,
   StandingText,
@@ -188,6 +194,9 @@ export const models: readonly HouseModel[] = [
   Source,
   SalesOrder,
   OrderLine,
+  Shipment,
+  ShipmentLine,
+  Parcel,
   OwnField,
   Routine,
   RoutineVersion,

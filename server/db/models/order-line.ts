@@ -22,6 +22,8 @@ export class OrderLine extends Model<InferAttributes<OrderLine>, InferCreationAt
   declare discountPercent: CreationOptional<string>
   declare taxCode: string
   declare fields: CreationOptional<Record<string, string>>
+  /** What was cancelled of it; its quantity is what is ordered now. */
+  declare cancelled: CreationOptional<string>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -38,6 +40,7 @@ export class OrderLine extends Model<InferAttributes<OrderLine>, InferCreationAt
         discountPercent: { type: DataTypes.DECIMAL(6, 3), allowNull: false, defaultValue: '0' },
         taxCode: { type: DataTypes.TEXT, allowNull: false },
         fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        cancelled: { type: DataTypes.DECIMAL(14, 3), allowNull: false, defaultValue: '0' },
       },
       { sequelize, tableName: 'order_line' },
     )

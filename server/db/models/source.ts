@@ -11,7 +11,7 @@ import { Brand } from './brand'
 import { Customer } from './customer'
 
 /**
- * What documents are made of: one row for each order, draft and payment, with the same id as its own. The
+ * What documents are made of: one row for each order, shipment, draft and payment, with the same id as its own. The
  * database writes and keeps it when the other is written.
  */
 export class Source extends Model<InferAttributes<Source>, InferCreationAttributes<Source>> {

@@ -5,7 +5,12 @@ import type { FieldValues } from '../../../core/fields/own-fields'
 import type { Language } from '../../../core/money/format'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import { waysOf } from '../../../core/dispatch/ways'
-import type { AddressMail, ContactFacts, Preferences } from '../../../core/preferences/recipients'
+import {
+  standIn,
+  type AddressMail,
+  type ContactFacts,
+  type Preferences,
+} from '../../../core/preferences/recipients'
 import { one, run, rows, json } from '../../db/connection'
 import type { CustomerFilter, CustomerRow, CustomerView } from './customers'
 import { type Principal, theHouse } from '../people/principal'
@@ -143,7 +148,11 @@ function where(
               and not exists (
                 select
                 from contact k
-                where k.customer_id = c.id and k.role in (coalesce(w.wish ->> 'to', t.role), 'anyone')
+                where k.customer_id = c.id
+                  and (
+                    k.role in (coalesce(w.wish ->> 'to', t.role), 'anyone')
+                    or k.role = ${bind(json(standIn))}::jsonb ->> coalesce(w.wish ->> 'to', t.role)
+                  )
               )
           )
       )`)

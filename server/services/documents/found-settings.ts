@@ -25,7 +25,7 @@ import { lastCounters, rateTable } from './queries'
 import type { HouseContext, SubjectRow, Addressing, PaperContext } from './paper-context'
 
 /** Own fields of a line and of its item, where its source has them. */
-type OwnOfLine = { own?: FieldValues; ofItem?: FieldValues }
+type OwnOfLine = { position?: number; own?: FieldValues; ofItem?: FieldValues }
 
 export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
   // first of all, for its version: what is saved while the rest is read shows by it
@@ -178,6 +178,7 @@ export function contextOf(
         ...(order.deposits?.length ? { deposits: order.deposits } : {}),
         lines: lines.map(
           ({
+            position,
             item,
             description,
             detail,
@@ -189,6 +190,7 @@ export function contextOf(
             own,
             ofItem,
           }) => ({
+            ...(order.shipment ? { position } : {}),
             item,
             description,
             detail:
@@ -215,6 +217,7 @@ export function contextOf(
       ...(order.payment ? { payment: order.payment } : {}),
       ...(order.statement ? { statement: order.statement } : {}),
       ...(order.reminder ? { reminder: order.reminder } : {}),
+      ...(order.shipment ? { shipment: order.shipment } : {}),
       related: relatedFacts(
         {
           ordered: order.number ? order.date : null,

@@ -9,6 +9,7 @@ import type {
   OrderFacts,
   CustomerFacts,
 } from '../../../core/documents/facts'
+import type { ShipmentFacts } from '../../../core/documents/shipment'
 import type { ReminderFacts } from '../../../core/receivables/reminders'
 import type { StatementFacts } from '../../../core/receivables/statement'
 import type { Needs } from '../../../core/documents/needs'
@@ -94,6 +95,7 @@ export interface SubjectRow {
   payment?: PaymentFacts
   statement?: StatementFacts
   reminder?: ReminderFacts
+  shipment?: ShipmentFacts
   number: string
   date: Day
   suppliedOn: Day | null

@@ -112,7 +112,8 @@ function notWanted(
   if (kindsOff.includes(asked.kind)) return { words: kindOffWords(asked.kind), noted: false }
   if (context.channel === 'nothing' && kindFacts[asked.kind].books === null)
     return { words: `${context.customerName} wants no ${kindFacts[asked.kind].many}.`, noted: false }
-  if (context.zeroTotals === 'skip' && Number(paper?.amounts.total ?? context.total) === 0)
+  const isOfMoney = kindFacts[asked.kind].content !== 'shipment'
+  if (isOfMoney && context.zeroTotals === 'skip' && Number(paper?.amounts.total ?? context.total) === 0)
     return {
       words: `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`,
       noted: true,

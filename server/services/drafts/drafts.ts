@@ -1,5 +1,11 @@
 import { dayInZone } from '../../../core/documents/days'
-import { billedBy, remaining, type DraftFacts, type DraftLine } from '../../../core/documents/draft'
+import {
+  billedBy,
+  remaining,
+  shippedUnbilled,
+  type DraftFacts,
+  type DraftLine,
+} from '../../../core/documents/draft'
 import type { OrderLineFacts } from '../../../core/documents/facts'
 import { sumsOf } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
@@ -19,6 +25,7 @@ import { checkFields } from '../fields/own-fields'
 import { company } from '../house/house'
 import { brandInUse } from '../house/retire-brand'
 import { publish } from '../live/publish'
+import { shippedOfOrders } from '../shipping/parts'
 import { partsOfOrders } from './parts'
 import {
   draftRow,
@@ -156,12 +163,12 @@ export async function newInvoice(customerId: number, brandId: number, who: Princ
 }
 
 /**
- * An invoice of what remains of an order, to be cut down to a part, or of a deposit in percent. @throws
- * Refusal "no-such-order", "billed-already"
+ * An invoice of what remains of an order, to be cut down to a part, of just what was shipped of that, or of a deposit
+ * in percent. @throws Refusal "no-such-order", "billed-already", "nothing-shipped"
  */
 export async function draftFromOrder(
   orderId: number,
-  what: { kind: 'part' } | { kind: 'deposit'; percent: string },
+  what: { kind: 'part' } | { kind: 'shipped' } | { kind: 'deposit'; percent: string },
   who: Principal,
 ): Promise<number> {
   const order = await orderHead(orderId)
@@ -171,8 +178,12 @@ export async function draftFromOrder(
     throw new Refusal('billed-already/whole', { values: { whole: whole.number!, order: order.number } })
   const lines = await linesToInvoice(orderId)
   const drafts = (await partsOfOrders([orderId])).get(orderId) ?? []
-  const left = remaining(lines, order.adjustments, billedBy(drafts.map((draft) => draft.facts)))
+  const billed = billedBy(drafts.map((draft) => draft.facts))
+  const left = remaining(lines, order.adjustments, billed)
   if (left.lines.length === 0) throw new Refusal('billed-already/parts', { values: { order: order.number } })
+  const going =
+    what.kind === 'shipped' ? shippedUnbilled(lines, await shippedOfOrder(orderId), billed) : left.lines
+  if (going.length === 0) throw new Refusal('nothing-shipped', { values: { order: order.number } })
   const common = {
     currency: order.currency,
     pricesIncludeTax: order.pricesIncludeTax,
@@ -191,9 +202,9 @@ export async function draftFromOrder(
         }
       : {
           ...common,
-          suppliedOn: order.suppliedOn,
+          suppliedOn: order.suppliedOn ?? (what.kind === 'shipped' ? await today() : null),
           adjustments: left.adjustments,
-          lines: left.lines.map(({ position, ...line }): DraftLine => ({ ...line, orderLine: position })),
+          lines: going.map(({ position, ...line }): DraftLine => ({ ...line, orderLine: position })),
         }
   return (
     await keepNew(
@@ -202,6 +213,10 @@ export async function draftFromOrder(
     )
   )[0]!
 }
+
+const shippedOfOrder = async (orderId: number) => (await shippedOfOrders([orderId])).get(orderId) ?? []
+
+const today = async () => dayInZone(clock.now(), (await company()).timeZone)
 
 /** One line a rate: the percentage of what the order comes to at that rate. */
 async function depositLines(

@@ -39,7 +39,7 @@ export const companyRow = (now: Date) =>
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge",
-      count_opens "countOpens", holiday_region "holidayRegion",
+      count_opens "countOpens", holiday_region "holidayRegion", boxes,
       contact_roles "contactRoles", papers_version "papersVersion"
     from company`,
     { now },

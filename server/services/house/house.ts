@@ -11,6 +11,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
+import type { Box } from '../../../core/shipping/parcels'
 import {
   companyRow,
   brandRows,
@@ -58,6 +59,8 @@ export interface CompanyRow {
   countOpens: boolean
   /** The part of the country whose public holidays are kept; empty for those of the whole country. */
   holidayRegion: string
+  /** The boxes that it packs into. */
+  boxes: Box[]
   /** How often something of the whole house that stands on documents was changed. */
   papersVersion: number
 }

@@ -12,7 +12,7 @@ export const settingsRow = () =>
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge", postage::text postage,
       count_opens "countOpens", reminders, statements_together "statementsTogether", morning,
-      holiday_region "holidayRegion",
+      holiday_region "holidayRegion", boxes,
       second_look "secondLook"
     from company`,
   )

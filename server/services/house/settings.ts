@@ -3,6 +3,7 @@ import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/second-look'
 import type { MorningRule } from '../../../core/line/morning'
+import { checkBoxes, type Box } from '../../../core/shipping/parcels'
 import { starterReminders, type ReminderRule } from '../../../core/receivables/reminders'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -61,6 +62,8 @@ export interface HouseSettings {
   statementsTogether: boolean
   /** The part of the country whose public holidays are kept; empty for those of the whole country. */
   holidayRegion: string
+  /** The boxes that it packs into. */
+  boxes: Box[]
   /** Whom the email of the morning goes to, and when. */
   morning: MorningRule | null
   /** What a second person has to send. */
@@ -92,6 +95,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     throw badInput('bad-address', 'morning', { address: change.morning.to })
   if (change.secondLook && wantsSecondLooks(change.secondLook) && (await peopleWhoSend())!.count < 2)
     throw badInput('nobody-second', 'secondLook')
+  if (change.boxes) checkBoxes(change.boxes)
   await inTransaction(async () => {
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
     // what is left out stays

@@ -79,7 +79,7 @@ export async function listOrders(
 }
 
 export const orderRow = (id: number) =>
-  one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'history'>>(
+  one<Omit<OrderView, 'lines' | 'standing' | 'shipments' | 'papers' | 'evaluations' | 'history'>>(
     `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId",
       c.language, c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince", o.net::text net,
       o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote",

@@ -5,6 +5,9 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import type { ConditionSeen } from '../../../core/routines/routine'
 import { historyOf, type HistoryEntry } from '../history/history'
+import type { LineStanding } from '../../../core/shipping/quantities'
+import { standingOfOrders, type StandingLine } from '../shipping/parts'
+import { shipmentsOfOrder } from '../shipping/queries'
 import type { LineEdit } from './orders'
 import { orderRow, editableLines, papersOfOrder, evaluationsOfOrder } from './list-queries'
 
@@ -63,6 +66,9 @@ export interface OrderView extends Omit<OrderRow, 'invoice' | 'branch'> {
   internalNote: string
   branchId: number | null
   lines: LineEdit[]
+  /** Of its lines, in their order: what was shipped and cancelled, and is left. */
+  standing: LineStanding[]
+  shipments: Awaited<ReturnType<typeof shipmentsOfOrder>>
   papers: {
     id: number
     /** The source that it is made of: the order itself, or a draft of a part of it. */
@@ -96,7 +102,25 @@ export async function orderView(id: number): Promise<OrderView> {
   const order = await orderRow(id)
   if (!order) throw new Refusal('no-such-order', { status: 404 })
   const lines = await editableLines(id)
+  const standing = (await standingOfOrders([id])).get(id)!.map(standingOnly)
+  const shipments = await shipmentsOfOrder(id)
   const papers = await papersOfOrder(id)
   const evaluations = await evaluationsOfOrder(id)
-  return { ...order, lines, papers, evaluations, history: await historyOf({ sourceId: id }) }
+  return {
+    ...order,
+    lines,
+    standing,
+    shipments,
+    papers,
+    evaluations,
+    history: await historyOf({ sourceId: id }),
+  }
 }
+
+const standingOnly = ({ position, ordered, shipped, cancelled, left }: StandingLine): LineStanding => ({
+  position,
+  ordered,
+  shipped,
+  cancelled,
+  left,
+})

@@ -153,17 +153,19 @@ export const updateOrder = (given: {
 export const deleteLines = (orderId: number) =>
   run('delete from order_line where order_id = $orderId', { orderId })
 
-export const insertOrderLines = (lines: readonly (LineEdit & { orderId: number; position: number })[]) =>
+export const insertOrderLines = (
+  lines: readonly (LineEdit & { orderId: number; position: number; cancelled?: string })[],
+) =>
   run(
     `insert into order_line (
       order_id, position, item_code, description, detail, unit, quantity, unit_price, discount_percent,
-      tax_code, fields
+      tax_code, fields, cancelled
     )
     select l."orderId", l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice",
-      l."discountPercent", l."taxCode", coalesce(l.fields, '{}')
+      l."discountPercent", l."taxCode", coalesce(l.fields, '{}'), coalesce(l.cancelled, 0)
     from jsonb_to_recordset($lines::jsonb) as l (
       "orderId" int, position int, item text, description text, detail text, unit text, quantity numeric,
-      "unitPrice" numeric, "discountPercent" numeric, "taxCode" text, fields jsonb
+      "unitPrice" numeric, "discountPercent" numeric, "taxCode" text, fields jsonb, cancelled numeric
     )`,
     { lines: json(lines) },
   )

@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import { badInput, Refusal } from '../../../core/errors'
+import { Decimal } from '../../../core/money/decimal'
 import type { Day } from '../../../core/documents/days'
 import { totals, type Adjustment } from '../../../core/money/totals'
 import type { Address } from '../../../core/documents/facts'
@@ -12,6 +13,8 @@ import { refuseOtherBranch } from '../house/branches'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
+import { isShipped } from '../../../core/shipping/quantities'
+import { standingOfOrders, type StandingLine } from '../shipping/parts'
 import { editableLines } from './list-queries'
 import { lockOrder, updateOrder, deleteLines, insertOrderLines, insertOrders } from './orders-queries'
 import type { Principal } from '../people/principal'
@@ -95,7 +98,9 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
         order.branchId,
       ],
     )
-    await replaceLines(orderId, edit.lines)
+    const standing = (await standingOfOrders([orderId])).get(orderId)!
+    refuseShippedLines(standing, edit.lines)
+    await replaceLines(orderId, keptCancelled(standing, edit.lines))
     await updateOrder({
       shown,
       adjustments,
@@ -139,13 +144,86 @@ export async function checkLines(lines: readonly LineEdit[]): Promise<void> {
   for (const line of filled) await checkFields('line', line.fields!)
 }
 
-async function replaceLines(orderId: number, lines: readonly LineEdit[]): Promise<void> {
+async function replaceLines(
+  orderId: number,
+  lines: readonly (LineEdit & { cancelled?: string })[],
+): Promise<void> {
   await deleteLines(orderId)
   await insertLines(lines.map((line, index) => ({ ...line, orderId, position: index + 1 })))
 }
 
+/** @throws Refusal "shipped-line" where less would be ordered of a line than was shipped, or something else */
+function refuseShippedLines(standing: readonly StandingLine[], lines: readonly LineEdit[]): void {
+  for (const { position, item, description, shipped } of standing) {
+    if (new Decimal(shipped).isZero()) continue
+    const line = lines[position - 1]
+    if (!line || line.item !== item || new Decimal(line.quantity).lt(shipped))
+      throw badInput('shipped-line', `lines.${position - 1}`, { line: position, item: description, shipped })
+  }
+}
+
+/** What was cancelled of a line stays known of it as long as it is the same item. */
+const keptCancelled = (standing: readonly StandingLine[], lines: readonly LineEdit[]) =>
+  lines.map((line, place) => {
+    const before = standing[place]
+    return before && before.item === line.item ? { ...line, cancelled: before.cancelled } : line
+  })
+
+/**
+ * Cancels what is left of an order to ship: just what was shipped is ordered from now on, and the sums follow.
+ * @returns the new version
+ * @throws Refusal "no-such-order", "changed-meanwhile", "nothing-cancelled"
+ */
+export async function cancelRest(orderId: number, version: number, who: Principal): Promise<number> {
+  const { taxRates } = await company()
+  return inTransaction(async () => {
+    const order = await lockOrder(orderId)
+    if (!order) throw new Refusal('no-such-order', { status: 404 })
+    if (order.version !== version)
+      throw new Refusal('changed-meanwhile/order', { values: { order: order.number } })
+    const standing = (await standingOfOrders([orderId])).get(orderId)!
+    if (isShipped(standing)) throw new Refusal('nothing-cancelled', { values: { order: order.number } })
+    const lines = (await editableLines(orderId)).map((line, place) => {
+      const { shipped, cancelled, left } = standing[place]!
+      return new Decimal(left).isZero()
+        ? { ...line, cancelled }
+        : { ...line, quantity: shipped, cancelled: new Decimal(cancelled).plus(left).toString() }
+    })
+    const sums = totals({
+      currency: order.currency,
+      pricesIncludeTax: order.pricesIncludeTax,
+      rates: taxRates,
+      lines,
+      adjustments: order.adjustments,
+      prepaid: order.prepaid,
+    })
+    await replaceLines(orderId, lines)
+    await updateOrder({
+      ...order,
+      shown: true,
+      orderId,
+      net: sums.net,
+      total: sums.total,
+      search: searchText(order.number, order.customerName, order.reference, order.fields),
+    })
+    await markStale('source', orderId)
+    const count = standing.filter(({ left }) => !new Decimal(left).isZero()).length
+    await noteAll([
+      {
+        sourceId: orderId,
+        actor: who.name,
+        words:
+          `What was left of ${count} ${count === 1 ? 'line' : 'lines'} was cancelled; ` +
+          `the order now comes to ${sums.total} ${order.currency}.`,
+      },
+    ])
+    publish('order', [orderId])
+    return order.version + 1
+  })
+}
+
 async function insertLines(
-  lines: readonly (LineEdit & { orderId: number; position: number })[],
+  lines: readonly (LineEdit & { orderId: number; position: number; cancelled?: string })[],
 ): Promise<void> {
   await insertOrderLines(lines)
 }

@@ -59,6 +59,34 @@ export async function missedOrders(
     .sort((a, b) => a.number.localeCompare(b.number, 'en', { numeric: true }))
 }
 
+/** Shipments of days that have no such document and stand, by day; not those of orders held or withdrawn. */
+export async function missedShipments(
+  sentence: RoutineSentence,
+  from: string,
+  to: string,
+  who: Principal,
+): Promise<MissedRow[]> {
+  const found = await rows<MissedRow>(
+    `select s.id, s.label number, c.name "customerName", e.facts ->> 'total' total, e.facts ->> 'currency' currency,
+      e.at "reachedAt", e.facts, 1 revision, null occasions
+    from shipment s
+    join customer c on c.id = s.customer_id
+    join event e on e.source_id = s.id and e.kind = 'shipment packed' and e.only_routine is null
+    where s.day between $1::date and $2::date
+      and s.state = 'packed'
+      and ${within(who, 's.brand_id')}
+      and not exists (select from stopped_source ss where ss.source_id = s.id)
+      and not exists (select from prepared_document d where d.source_id = s.id and d.kind = $3 and d.state = 'dropped')
+      and not exists (
+        select from claim k where k.source_id = s.id and k.document_kind = $3
+      )
+    order by s.day, s.id
+    limit ${most}`,
+    [from, to, sentence.issue],
+  )
+  return found.filter((row) => judge(sentence, row.facts).applies)
+}
+
 /** Payments or refunds of days that have no receipt and were not taken back, by day. */
 export async function missedReceipts(
   sentence: RoutineSentence,

@@ -16,6 +16,7 @@ import {
   insertCatchUpEvents,
   missedOrders,
   missedReceipts,
+  missedShipments,
   most,
   routineSentence,
   type MissedRow,
@@ -32,7 +33,7 @@ import { momentWords, periodAtTurn, turnsOf } from './turns'
  * Refuses: an order that already has its paper, one the sentence does not take.
  */
 
-/** `id` is the order's, the payment's or the account's. */
+/** `id` is the order's, the shipment's, the payment's or the account's. */
 export interface Missed {
   id: number
   number: string
@@ -53,6 +54,8 @@ function missed(sentence: RoutineSentence, from: string, to: string, who: Princi
   switch (eventOf(sentence)) {
     case 'posted': // what is posted and not sent lies in To send
       return Promise.resolve([])
+    case 'shipment':
+      return missedShipments(sentence, from, to, who)
     case 'payment':
       return missedReceipts(sentence, from, to, who)
     case 'time':

@@ -71,6 +71,7 @@ export interface RoutineRow {
 /** Which routines look at an event of a kind. */
 export const eventKinds = {
   'order status': 'order status',
+  'shipment packed': 'shipment',
   'document issued': 'posted',
   'payment recorded': 'payment',
   account: 'time',
@@ -152,6 +153,7 @@ const happenings: Record<
   { kind: string; what: string; subject: string; of: string }
 > = {
   'order status': { kind: 'order status', what: 'to', subject: 'source_id', of: 'source' },
+  shipment: { kind: 'shipment packed', what: 'shipment', subject: 'source_id', of: 'source' },
   posted: { kind: 'document issued', what: 'posted', subject: 'document_id', of: 'document' },
   payment: { kind: 'payment recorded', what: 'receipt', subject: 'source_id', of: 'source' },
 }

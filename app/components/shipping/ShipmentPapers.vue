@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { t } from '../../words'
+import DespiteDialog from '../line/DespiteDialog.vue'
+import DocumentPane from '../paper/DocumentPane.vue'
+import HistoryLeaf from '../paper/HistoryLeaf.vue'
+import PreparedPane from '../paper/PreparedPane.vue'
+import SendDialog from '../line/SendDialog.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { attempt } from '../../composables/api'
+import { prepareDocuments } from '../../calls/prepared'
+import { capital, shipmentKinds, type DocumentKind } from '../../../core/documents/kinds'
+import type { ShipmentView } from '../../contract'
+import type { Leaf } from '../paper/LeafTabs.vue'
+
+/** A shipment's packing slip and delivery note: each as it is, or to be prepared, looked at and sent. */
+const props = defineProps<{ shipment: ShipmentView; dirty: boolean }>()
+const emit = defineEmits<{ done: [] }>()
+const session = useSession()
+const toasts = useToasts()
+const leaf = ref<Leaf>('Document')
+const { kindsOff } = session.house!.company
+const liveOf = (kind: DocumentKind) =>
+  props.shipment.papers.find(
+    (paper) => paper.kind === kind && !paper.voided && ['prepared', 'issued'].includes(paper.state),
+  )
+const kinds = shipmentKinds.filter((kind) => !kindsOff.includes(kind) || liveOf(kind))
+const chosen = ref<DocumentKind | null>(null)
+const kind = computed(() => chosen.value ?? kinds.find((one) => liveOf(one)) ?? kinds[0])
+const live = computed(() => kind.value && liveOf(kind.value))
+const mayPrepare = computed(
+  () =>
+    session.may('clerk') &&
+    !!kind.value &&
+    !live.value &&
+    props.shipment.state === 'packed' &&
+    !kindsOff.includes(kind.value),
+)
+const tabs = computed(() =>
+  kinds.map((one) => {
+    const paper = liveOf(one)
+    return {
+      kind: one,
+      words: paper?.number ?? (paper ? t('common.toCheck') : t('shipping.notPrepared')),
+      tone: paper?.number ? 'go' : paper ? 'wait' : '',
+    }
+  }),
+)
+
+const asking = ref(false)
+const despite = shallowRef<'prepare' | 'send'>()
+/** A document of this shipment, for the question that is asked while its order is held or withdrawn. */
+const stoppedRow = computed(() => ({
+  id: live.value?.id ?? 0,
+  revision: live.value?.revision ?? null,
+  kind: kind.value!,
+  sourceId: props.shipment.id,
+  orderNumber: props.shipment.orderNumber,
+  customerName: props.shipment.customerName,
+  documentId: null,
+  total: '0',
+  currency: '',
+  stopped: props.shipment.stopped,
+}))
+async function prepare() {
+  if (props.shipment.stopped) {
+    despite.value = 'prepare'
+    return
+  }
+  const made = kind.value!
+  await attempt(async () => {
+    const { already } = await prepareDocuments({ kind: made, sourceIds: [props.shipment.id] })
+    toasts.say(already[0] ?? t('orders.theKindIsPreparedAnd', { kind: made }))
+    chosen.value = made
+    emit('done')
+  })
+}
+function send() {
+  if (props.shipment.stopped) despite.value = 'send'
+  else asking.value = true
+}
+</script>
+
+<template>
+  <div class="papers" role="tablist" :aria-label="t('shipping.theShipmentsDocuments')">
+    <button
+      v-for="one in tabs"
+      :key="one.kind"
+      type="button"
+      role="tab"
+      :aria-selected="one.kind === kind"
+      :class="{ here: one.kind === kind }"
+      :data-kind="one.kind"
+      @click="chosen = one.kind"
+    >
+      <strong>{{ capital(one.kind) }}</strong><span class="tag" :class="one.tone">{{ one.words }}</span>
+    </button>
+    <span class="push" />
+    <VBtn v-if="mayPrepare" height="30" :disabled="dirty" data-test="prepare-paper" @click="prepare">{{
+      t('orders.prepareIt')
+    }}</VBtn>
+    <VBtn
+      v-if="session.may('clerk') && live?.state === 'prepared'"
+      height="30"
+      :disabled="dirty || !!live.problem"
+      data-test="send-paper"
+      @click="send"
+      >{{ t('drafts.sendIt') }}</VBtn
+    >
+  </div>
+  <template v-if="live">
+    <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />
+    <PreparedPane v-else :id="live.id" v-model:leaf="leaf" />
+  </template>
+  <template v-else>
+    <p v-if="kind" class="empty">
+      <strong>{{ t('shipping.noneYet', { kind }) }}</strong>{{
+        mayPrepare ? t('shipping.prepareItAndLook') : ''
+      }}
+    </p>
+    <HistoryLeaf :history="shipment.history" />
+  </template>
+  <SendDialog
+    v-if="asking && live"
+    v-model="asking"
+    :papers="[{ id: live.id, revision: live.revision }]"
+    @done="emit('done')"
+  />
+  <DespiteDialog
+    v-if="despite"
+    :model-value="true"
+    :row="stoppedRow"
+    :act="despite"
+    @update:model-value="despite = undefined"
+    @done="emit('done')"
+  />
+</template>
+
+<style scoped>
+.papers {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+  padding: 6px 10px;
+  background: var(--paper);
+  border-bottom: 1px solid var(--rule);
+}
+button[role='tab'] {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  font: inherit;
+  font-size: var(--small);
+  padding: 6px 7px;
+  cursor: pointer;
+  color: var(--ink);
+  white-space: nowrap;
+}
+button.here {
+  border-bottom-color: var(--peg);
+}
+.tag {
+  font-family: var(--mono);
+  font-size: var(--small);
+}
+</style>

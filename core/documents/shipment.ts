@@ -1,0 +1,167 @@
+import { Refusal } from '../errors'
+import { Decimal, sum, type DecimalText } from '../money/decimal'
+import { formatQuantity, type Language } from '../money/format'
+import type { ParcelFacts } from '../shipping/parcels'
+import { accountFor } from './bank'
+import { formatDay, type Day } from './days'
+import { exactShipment } from './exact'
+import type { Address, OrderLineFacts } from './facts'
+import { type PaperInput } from './from-order'
+import { kindFacts } from './kinds'
+import type { Paper, PaperFact, PaperLine } from './paper'
+import { addressLines, printedBrand, textsOf } from './printed'
+import { shipmentWords, type ShipmentWordList } from './shipment-words'
+import { unitWords } from './units'
+import { paperWords } from './words'
+
+/** A line of a shipment: what of the order's line goes with it. */
+export interface ShippedLine {
+  position: number
+  quantity: DecimalText
+  ordered: DecimalText
+  /** What went with shipments before this one, and what is left after it. */
+  earlier: DecimalText
+  later: DecimalText
+  /** Where it lies in the warehouse; '' where nobody said. */
+  place: string
+}
+
+/** A shipment as its documents are made from it. Its lines' items and words are those of the order. */
+export interface ShipmentFacts {
+  day: Day
+  delivery: Address
+  service: string
+  remarks: string
+  lines: ShippedLine[]
+  parcels: ParcelFacts[]
+}
+
+/**
+ * The Paper of a packing slip or a delivery note: what goes, without prices, to where it goes.
+ * @throws Refusal "no-address"
+ */
+export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
+  const { kind, order, customer, brand, language, number, date } = input
+  const words = paperWords[language]
+  const own = shipmentWords[language]
+  if (!customer.billing)
+    throw new Refusal('no-address', {
+      values: { customer: customer.name, kinds: kindFacts[kind].many },
+      about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
+    })
+  const isSlip = kind === 'packing slip'
+  const withPlaces = isSlip && facts.lines.some(({ place }) => place !== '')
+  const printed: PaperFact[] = [
+    { key: 'date', label: words.date, value: formatDay(date, language) },
+    { key: 'shipped', label: own.shipped, value: facts.day === date ? '' : formatDay(facts.day, language) },
+    { key: 'order', label: words.order, value: order.number },
+    { key: 'reference', label: words.reference, value: order.reference ?? '' },
+    { key: 'customer', label: words.customer, value: customer.number },
+    { key: 'service', label: own.service, value: facts.service },
+  ]
+  const weights = facts.parcels.map(({ weight }) => weight)
+  const weight = weights.includes(null) ? null : sum(weights as DecimalText[])
+  const count = formatQuantity(String(facts.parcels.length), language)
+  const isComplete = facts.lines.every(({ later }) => new Decimal(later).isZero())
+  return {
+    schema: 1,
+    kind,
+    language,
+    currency: order.currency,
+    heading: kindFacts[kind].heading[language],
+    number,
+    issued: input.issued,
+    date,
+    dueDate: null,
+    brand: printedBrand(brand, accountFor(brand.banks, order.currency), language),
+    recipient: { lines: addressLines({ billing: facts.delivery }, words.attention, brand) },
+    facts: printed.filter((fact) => fact.value !== ''),
+    columns: {
+      item: words.item,
+      description: words.description,
+      quantity: withPlaces ? own.place : '',
+      price: own.ordered,
+      rate: '',
+      amount: isSlip ? own.packed : own.delivered,
+    },
+    lines: facts.lines.map((line) => {
+      const of = order.lines.find((one) => one.position === line.position)!
+      return printedLine(line, of, withPlaces, { language, own })
+    }),
+    adjustments: [],
+    taxes: [],
+    sums: weight === null ? [] : [{ label: own.parcels, amount: count, strong: false }],
+    toPay:
+      weight === null
+        ? { label: own.parcels, amount: count }
+        : { label: own.weight, amount: formatQuantity(weight.toString(), language) },
+    payment: null,
+    customerNote: isSlip ? null : order.customerNote,
+    ...textsOf(input, [
+      ...(facts.parcels.length > 1 ? [parcelWords(facts.parcels, { language, own })] : []),
+      ...(facts.remarks ? [facts.remarks] : []),
+      ...(isSameAddress(customer.billing, facts.delivery)
+        ? []
+        : [own.billedTo(addressLines({ billing: customer.billing }, words.attention, brand).join(', '))]),
+      isComplete ? own.complete : own.inPart,
+    ]),
+    legal: [],
+    barcode: { text: order.number, caption: `${own.code} ${order.number}` },
+    ...(isSlip
+      ? {}
+      : { signature: { title: own.received, fields: [own.receivedOn, own.name, own.signature] } }),
+    words: {
+      page: words.page,
+      tax: words.tax,
+      base: words.base,
+      taxAmount: words.taxAmount,
+      continued: words.continued,
+      rehearsal: words.rehearsal,
+      copy: words.copy,
+    },
+    amounts: { net: '0', tax: '0', total: '0', toPay: '0' },
+    exact: exactShipment(input, facts),
+  }
+}
+
+interface Said {
+  language: Language
+  own: ShipmentWordList
+}
+
+function printedLine(
+  line: ShippedLine,
+  of: OrderLineFacts,
+  withPlaces: boolean,
+  { language, own }: Said,
+): PaperLine {
+  const amount = (quantity: DecimalText) =>
+    [formatQuantity(quantity, language), ...(of.unit ? [unitWords(of.unit, quantity, language)] : [])].join(
+      '\u00A0',
+    )
+  const some = (quantity: DecimalText, say: (words: string) => string) =>
+    new Decimal(quantity).isZero() ? '' : say(amount(quantity))
+  return {
+    item: of.item,
+    description: of.description,
+    detail:
+      [of.detail, some(line.earlier, own.earlier), some(line.later, own.later)].filter(Boolean).join(' · ') ||
+      null,
+    quantity: withPlaces ? line.place : '',
+    price: amount(line.ordered),
+    rate: '',
+    amount: amount(line.quantity),
+  }
+}
+
+/** "Parcel 1 of 3: 12.4 kg", each a line of its own. */
+const parcelWords = (parcels: readonly ParcelFacts[], { language, own }: Said): string =>
+  parcels
+    .map(({ weight }, index) => {
+      const said = weight === null ? '' : `: ${formatQuantity(weight, language)}\u00A0kg`
+      return own.parcel(index + 1, parcels.length) + said
+    })
+    .join('\n')
+
+const isSameAddress = (one: Address, other: Address): boolean =>
+  one.name === other.name && one.country === other.country && one.lines.join('\n') === other.lines.join('\n')

@@ -1,0 +1,17 @@
+import type { ShipmentState } from '../../../core/shipping/states'
+
+/** How the list of shipments is narrowed and sorted. */
+export interface ShipmentFilter {
+  /** In the numbers of shipments and orders, customers' names and services. */
+  search?: string
+  state?: ShipmentState
+  brand?: string
+  /** The first day. */
+  from?: string
+  sort: ShipmentSort
+  descending: boolean
+  after?: string
+  limit: number
+}
+
+export type ShipmentSort = 'day' | 'label' | 'customer' | 'service'

@@ -1,0 +1,116 @@
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import type { ShipmentFacts, ShippedLine } from '../../../core/documents/shipment'
+import { Refusal } from '../../../core/errors'
+import { groupBy } from '../../../core/group'
+import { Decimal, sum } from '../../../core/money/decimal'
+import type { ParcelFacts } from '../../../core/shipping/parcels'
+import { contactsOfCustomers } from '../customers/queries'
+import { contextOf, houseContext } from '../documents/found-settings'
+import type { Addressing, PaperContext } from '../documents/paper-context'
+import type { Source } from '../documents/sources'
+import { standingOfOrders, type StandingLine } from './parts'
+import { shippedParts, type ShippedPart } from './parts-queries'
+import { parcelsOfShipments } from './queries'
+import { shipmentSubjects, shipmentToRefuse, shipmentVersions, wordsOfLines } from './source-queries'
+
+/*
+ * A shipment as the source of its packing slip and its delivery note.
+ * Called by the engine through the registry.
+ */
+
+/** Loads what the documents of shipments are made of, with a fixed number of queries. */
+async function loadShipmentContexts(
+  kind: DocumentKind,
+  ids: readonly number[],
+  addressing: Addressing,
+): Promise<Map<number, PaperContext>> {
+  const shipments = await shipmentSubjects(ids)
+  const orderIds = [...new Set(shipments.map((one) => one.orderId))]
+  const standing = await standingOfOrders(orderIds)
+  const parts = groupBy(await shippedParts(orderIds), (part) => part.orderId)
+  const words = groupBy(await wordsOfLines(orderIds), (line) => line.orderId)
+  const parcels = groupBy(await parcelsOfShipments(ids), (parcel) => parcel.shipmentId)
+  const contacts = groupBy(
+    await contactsOfCustomers([...new Set(shipments.map((one) => one.customerId))]),
+    (contact) => contact.customerId,
+  )
+  const house = await houseContext(kind)
+  return new Map(
+    shipments.map(({ orderId, day, service, remarks, sentTo, shipmentState, ...subject }) => {
+      const shipment: ShipmentFacts = {
+        day,
+        service,
+        remarks,
+        delivery: sentTo,
+        lines: linesOf(subject.sourceId, parts.get(orderId) ?? [], standing.get(orderId) ?? []),
+        parcels: (parcels.get(subject.sourceId) ?? []).map(packed),
+      }
+      const context = contextOf(
+        kind,
+        { ...subject, shipment },
+        (words.get(orderId) ?? []).filter(({ position }) =>
+          shipment.lines.some((line) => line.position === position),
+        ),
+        contacts.get(subject.customerId) ?? [],
+        addressing,
+        house,
+      )
+      return [
+        subject.sourceId,
+        shipmentState === 'packed' ? context : { ...context, nothing: 'The shipment was taken back.' },
+      ]
+    }),
+  )
+}
+
+const packed = ({ box, weight, contents }: ParcelFacts): ParcelFacts => ({ box, weight, contents })
+
+/** What goes with a shipment, and what of the same lines went before it and is left after it. */
+function linesOf(
+  id: number,
+  parts: readonly ShippedPart[],
+  standing: readonly StandingLine[],
+): ShippedLine[] {
+  return parts
+    .filter((part) => part.shipmentId === id)
+    .flatMap(({ position, quantity }) => {
+      const line = standing.find((one) => one.position === position)
+      if (!line) return []
+      const earlier = sum(
+        parts
+          .filter((part) => part.position === position && part.shipmentId < id)
+          .map((part) => part.quantity),
+      )
+      const agreed = new Decimal(line.ordered).minus(line.cancelled)
+      return [
+        {
+          position,
+          quantity,
+          ordered: agreed.toString(),
+          earlier: earlier.toString(),
+          later: Decimal.max(0, agreed.minus(earlier).minus(quantity)).toString(),
+          place: line.place,
+        },
+      ]
+    })
+}
+
+/** Why a document is not made of a shipment now, looked at once it is locked. */
+async function refusal(kind: DocumentKind, id: number, despite: boolean): Promise<Refusal | undefined> {
+  const shipment = (await shipmentToRefuse(id))!
+  if (shipment.state !== 'packed')
+    return new Refusal('shipment-taken-back', { values: { shipment: shipment.label } })
+  if (shipment.stopped !== null && kindFacts[kind].waitsWithOrder && !despite)
+    return new Refusal('order-stopped', {
+      values: { order: shipment.order, status: shipment.stopped },
+      about: { record: { kind: 'shipment', id, label: shipment.label } },
+    })
+  return undefined
+}
+
+export const shipmentSource: Source = {
+  table: 'shipment',
+  load: loadShipmentContexts,
+  versions: shipmentVersions,
+  refusal,
+}
