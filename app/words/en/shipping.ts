@@ -40,7 +40,6 @@ export const shipping = {
   moveTo: 'Move to',
   moveHowMany: 'Of parcel {n}, {item}: how many move',
   moveWhere: 'Of parcel {n}, {item}: move to',
-  staysHere: 'stays',
   aNewParcel: 'a new parcel',
   joinTo: 'Join with another',
   joinParcel: 'Parcel {n}: join with',
@@ -137,7 +136,6 @@ export const shipping = {
   // shipments/new.vue
   theNewShipment: 'the new shipment',
   shipOrder: 'Ship {order}',
-  shippingIsNotPossible: 'This order cannot be shipped now',
   nothingIsLeft: 'Nothing is left to ship',
   everythingShipped: 'Everything of this order was shipped or cancelled.',
   toTheOrder: 'To the order',
