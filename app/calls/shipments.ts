@@ -13,6 +13,9 @@ export const planByCode = (code: string) => api.get('/api/shipments/to-pack', { 
 export const makeShipment = (orderId: number, body: BodyOf<'/api/orders/{id}/shipments', 'post'>) =>
   api.post('/api/orders/{id}/shipments', { path: { id: orderId }, body })
 
+/** What is fetched from the warehouse for orders, by place. */
+export const fetchPicking = (orderIds: number[]) => api.post('/api/shipments/picking', { body: { orderIds } })
+
 export const changeShipment = (id: number, body: BodyOf<'/api/shipments/{id}', 'put'>) =>
   api.put('/api/shipments/{id}', { path: { id }, body })
 

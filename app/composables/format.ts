@@ -24,6 +24,17 @@ export function money(amount: string, currency?: string): string {
   return currency && currency !== home ? `${words} ${currency}` : words
 }
 
+/** The sum of a document in a list; nothing for one that says no money, like a packing slip. */
+export const amountOf = ({
+  kind,
+  total,
+  currency,
+}: {
+  kind: DocumentKind
+  total: string
+  currency: string
+}) => (kindFacts[kind].content === 'shipment' ? '' : money(total, currency))
+
 const signs: Record<string, string> = { EUR: '€', GBP: '£' }
 export const moneyWithSign = (amount: string, currency: string) =>
   `${signs[currency] ?? currency}\u00a0${digits(amount, currency)}`

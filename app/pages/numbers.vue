@@ -9,7 +9,7 @@ import { useList } from '../composables/useList'
 import { api } from '../composables/api'
 import { useHand } from '../composables/useHand'
 import { useLive } from '../composables/useLive'
-import { money, plural, shortDay } from '../composables/format'
+import { amountOf, plural, shortDay } from '../composables/format'
 import { kindFacts } from '../../core/documents/kinds'
 import type { NumberPeriod, NumberRow } from '../contract'
 import type { PageOf } from '../composables/useList'
@@ -160,7 +160,7 @@ const columns: ListColumn[] = [
                 :title="t('register.allowedAlthoughDayWasNumbered', { day: shortDay(one.earlierThan) })"
                 >{{ t('register.earlier') }}</span
               ></span
-            ><span class="total amount">{{ money(one.total, one.currency) }}</span>
+            ><span class="total amount">{{ chosen ? amountOf({ ...one, kind: chosen.kind }) : '' }}</span>
           </template>
           <template #empty
             ><div class="empty">

@@ -11,7 +11,7 @@ import { useHand } from '../composables/useHand'
 import { api, attempt } from '../composables/api'
 import { useLive } from '../composables/useLive'
 import { useToasts } from '../stores/toasts'
-import { money, plural, shortTime } from '../composables/format'
+import { amountOf, plural, shortTime } from '../composables/format'
 import { useMainKey } from '../composables/useMainKey'
 import type { PrintQueueRow } from '../contract'
 import { addAmounts } from '../composables/amounts'
@@ -112,7 +112,7 @@ useMainKey(() => {
               data-test="overtaken"
               >{{ t('line.notPrinted') }}</NuxtLink
             ><span v-else class="soft pages">{{ plural(row.pages, 'page') }}</span
-            ><span class="total amount">{{ money(row.total, row.currency) }}</span
+            ><span class="total amount">{{ amountOf(row) }}</span
             ><span class="soft age">{{ shortTime(row.since) }}</span>
           </template>
           <template #empty

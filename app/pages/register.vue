@@ -16,7 +16,7 @@ import { useLive } from '../composables/useLive'
 import { usePicks } from '../composables/usePicks'
 import { useToasts } from '../stores/toasts'
 import { orderOf } from '../../core/documents/sources'
-import { money, moneyWithSign, plural, shortDay } from '../composables/format'
+import { amountOf, moneyWithSign, plural, shortDay } from '../composables/format'
 import { registerAmount } from '../../core/documents/register-amount'
 import { sumByCurrency } from '../../core/money/sums'
 import type { RegisterRow } from '../contract'
@@ -205,7 +205,7 @@ const columns: ListColumn[] = [
               }}</span></span
             >
             <span class="total amount">{{
-              money(one.kind === 'credit note' ? `-${one.total}` : one.total, one.currency)
+              amountOf({ ...one, total: one.kind === 'credit note' ? `-${one.total}` : one.total })
             }}</span>
           </template>
           <template #empty>

@@ -184,3 +184,26 @@ describe('the packing bench', () => {
     await says('Everything of this order was shipped or cancelled.')
   })
 })
+
+test('a picking list is one walk for the orders that are chosen, and says which have nothing to fetch', async () => {
+  const [one, other] = [await newOrder(), await newOrder()]
+  await ask(`/api/orders/${other.id}/shipments`, {
+    lines: [
+      { position: 1, quantity: '6' },
+      { position: 2, quantity: '4' },
+    ],
+  })
+  await desk.page.goto(`${desk.base}/shipments/picking?orders=${one.id},${other.id}`)
+  await says(`${other.number} has nothing left to ship, so nothing is fetched for it.`)
+  const places = await desk.page.$$eval('tbody tr td:first-child', (cells) =>
+    cells.map((cell) => cell.textContent!.trim()),
+  )
+  expect(places).toHaveLength(2)
+  expect(places).toEqual([...places].sort((a, b) => a.localeCompare(b, 'en', { numeric: true })))
+  await desk.page.goto(`${desk.base}/orders?search=${one.number}`)
+  await desk.wait('[role="option"]')
+  await desk.page.click('[role="option"]')
+  await desk.wait('[data-test="picking"]')
+  await desk.page.click('[data-test="picking"]')
+  await says(`${one.number}: 6`)
+})

@@ -4,7 +4,7 @@ import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import { useRuns } from '../../stores/runs'
 import { attempt } from '../../composables/api'
-import { money } from '../../composables/format'
+import { amountOf } from '../../composables/format'
 import { keepBack } from '../../calls/dispatches'
 import { sendDocument } from '../../calls/documents'
 import { prepareDocuments, sendPrepared } from '../../calls/prepared'
@@ -77,7 +77,7 @@ async function go() {
           ><strong>{{ row.stopped }}</strong></template
         ><template #kind>{{ row.kind }}</template
         ><template #amount
-          ><span class="mono">{{ money(row.total, row.currency) }}</span></template
+          ><span class="mono">{{ amountOf(row) }}</span></template
         ><template #act>{{ act === 'let go' ? t('line.andWasTakenOutOf') : '' }}</template></I18nT
       >
     </p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { useNow } from '../../composables/useNow'
-import { ago, fullTime, kindShort, money, shortTime } from '../../composables/format'
+import { amountOf, ago, fullTime, kindShort, shortTime } from '../../composables/format'
 import type { Stage } from '../../../core/dispatch/states'
 import { noAddress } from '../../../core/dispatch/plan'
 import type { LineRow } from '../../contract'
@@ -61,7 +61,7 @@ const age = computed(() => {
     >
     {{ stage === 'stuck' ? row.sendTo : goes }}
   </span>
-  <span class="amount">{{ money(row.total, row.currency) }}</span>
+  <span class="amount">{{ amountOf(row) }}</span>
   <span class="age soft" :title="fullTime(row.since)">{{ age }}</span>
 </template>
 

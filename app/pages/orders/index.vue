@@ -260,6 +260,12 @@ const columns: ListColumn[] = [
             data-test="new-order"
             >{{ t('orders.addOrder') }}</VBtn
           >
+          <VBtn
+            v-if="chosen.length > 0"
+            :to="`/shipments/picking?orders=${chosen.map((row) => row.id).join(',')}`"
+            data-test="picking"
+            >{{ t('shipping.pickingList') }}</VBtn
+          >
           <template v-if="session.may('clerk') && chosen.length > 0">
             <span class="soft"
               ><I18nT keypath="orders.toSetTo" scope="global"

@@ -6,7 +6,7 @@ import { useToasts } from '../../stores/toasts'
 import { useNow } from '../../composables/useNow'
 import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
-import { fullTime, money, moneyWithSign, plural } from '../../composables/format'
+import { amountOf, fullTime, moneyWithSign, plural } from '../../composables/format'
 import { keepBack } from '../../calls/dispatches'
 import { controlRun } from '../../calls/runs'
 import { stuckWords } from '../../../core/dispatch/states'
@@ -181,7 +181,7 @@ const inUndoTime = computed(
             }}</NuxtLink>
             <span class="name cut">{{ row.customerName }}</span>
             <span class="reason">{{ why(row) }}</span>
-            <span class="amount">{{ money(row.total, row.currency) }}</span>
+            <span class="amount">{{ amountOf(row) }}</span>
             <template v-if="session.may('clerk')">
               <VBtn height="26" :disabled="busy" @click="printInstead([row])">{{ t('runs.print') }}</VBtn>
               <VBtn height="26" :disabled="busy" @click="sendAgain([row])">{{ t('common.sendAgain') }}</VBtn>
@@ -204,7 +204,7 @@ const inUndoTime = computed(
             <span v-else class="mono soft">{{ row.orderNumber || row.kind }}</span>
             <span class="name cut">{{ row.customerName }}</span>
             <span class="reason">{{ row.reason }}</span>
-            <span class="amount">{{ money(row.total, row.currency) }}</span>
+            <span class="amount">{{ amountOf(row) }}</span>
             <span class="soft now">{{
               {
                 prepared: t('runs.inToCheck'),

@@ -133,6 +133,15 @@ export const shipping = {
   noShipmentsYet: 'No shipments yet',
   howOneBegins: 'Open an order and press Ship: whole or in parts, in as many parcels as it takes.',
 
+  // shipments/picking.vue
+  pickingList: 'Picking list',
+  pickingListOf: 'Picking list, {day}',
+  printIt: 'Print',
+  noOrdersChosen: 'No orders chosen',
+  chooseOrdersFirst: 'Select orders in the list and press Picking list.',
+  leftOut: '{order} {reason}, so nothing is fetched for it.',
+  forOrders: 'For',
+
   // shipments/new.vue
   theNewShipment: 'the new shipment',
   shipOrder: 'Ship {order}',

@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { readFileBytes } from '../../outside/filestore/store'
 import { mergePdfs } from '../../render/pool'
@@ -13,6 +14,7 @@ import { papersToPrint, printFiles } from './queries'
 export interface PrintQueueRow {
   id: number
   number: string
+  kind: DocumentKind
   customerName: string
   pages: number
   total: string

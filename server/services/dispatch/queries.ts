@@ -174,9 +174,10 @@ export const mostPrinted = 500
 export const papersToPrint = (who: Principal) =>
   rows<Omit<PrintQueueRow, 'overtaken'>>(`
     select s.id, s.number, s.customer_name "customerName", sum(f.pages)::int pages, s.total::text total,
-      s.currency, s.since, min(f.document_id) "documentId"
+      s.currency, s.since, min(f.document_id) "documentId", min(d.kind) kind
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
+    join document d on d.id = dd.document_id
     join document_file f on f.document_id = dd.document_id
     where s.state = 'waiting' and s.channel = 'paper' and s.ready and not s.held
       and ${within(who, 's.brand_id')}
