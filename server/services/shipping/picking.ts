@@ -6,8 +6,8 @@ import { standingOfOrders } from './parts'
 import { ordersToPick } from './picking-queries'
 
 /*
- * What is fetched from the warehouse for many orders. Called from the list of orders. Leaves out orders that are drafts,
- * held or withdrawn, and says which.
+ * What is fetched from the warehouse for many orders. Called from the list of orders. Leaves out orders that are
+ * drafts, held or withdrawn, and says which.
  */
 
 export interface PickingList {
