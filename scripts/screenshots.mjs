@@ -72,7 +72,10 @@ const views = {
   bank: () => go('/accounts/bank'),
   tray: () => go('/print-queue'),
   proof: () => go('/reconciliation'),
-  'number-register': () => go('/numbers'),
+  shipment: async () => {
+    await go('/shipments')
+    await click(row)
+  },
   draft: async () => {
     await go('/')
     await click(row, 'Draft')

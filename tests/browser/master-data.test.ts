@@ -134,7 +134,8 @@ test('an own field of orders is there for the next order at once; one that is us
 test('a price for a group is what a line of its customer takes', async () => {
   await desk.page.goto(`${desk.base}/items?search=HB-10N`)
   await desk.clickText('.link', 'HB-10N')
-  await desk.page.click('[data-test="item-more"]')
+  // what is there of an item beside its price stands open
+  await desk.wait('[data-test="add-price"]')
   await desk.page.click('[data-test="add-price"]')
   await desk.page.click('[data-test="price-group-1"] input')
   await choose('price-group-1', 'Schools')

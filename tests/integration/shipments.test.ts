@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { one, rows, run } from '../../server/db/connection'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
-import { draftFromOrder, draftView } from '../../server/services/drafts/drafts'
+import { changeDraft, draftFromOrder, draftView } from '../../server/services/drafts/drafts'
 import { changeHouse } from '../../server/services/house/settings'
 import { orderView } from '../../server/services/orders/list'
 import { cancelRest, editOrder } from '../../server/services/orders/orders'
@@ -54,6 +54,22 @@ async function issue(shipment: number, kind: 'packing slip' | 'delivery note' = 
   const [result] = await issueInOneTransaction([{ preparedId: paper.id, revision: paper.revision }], who)
   expect(result).toMatchObject({ outcome: 'issued' })
   return result!
+}
+
+/** Issues a draft cut down to so much of lines of its order. */
+async function issueDraft(id: number, lines: [orderLine: string, quantity: string][]): Promise<void> {
+  const { version, brandId, customerId, facts } = await draftView(id)
+  const kept = facts.lines.flatMap((line) => {
+    const own = lines.find(([position]) => Number(position) === line.orderLine)
+    return own ? [{ ...line, quantity: own[1] }] : []
+  })
+  const change = { version, brandId, customerId, earlierDateOk: false }
+  const today = new Date().toISOString().slice(0, 10)
+  await changeDraft(id, { ...change, facts: { ...facts, lines: kept, suppliedOn: today } }, who)
+  await house.settle()
+  const [paper] = await papersOf([id])
+  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], who)
+  expect(result).toMatchObject({ outcome: 'issued' })
 }
 
 describe('an order that goes in parts', () => {
@@ -127,6 +143,24 @@ describe('an order that goes in parts', () => {
     const { lines, customerNote, version: again } = await orderView(order)
     await editOrder(order, { version: again, lines, reference: 'changed', customerNote }, who)
     expect((await orderView(order)).standing[0]).toMatchObject({ ordered: '10', cancelled: '4' })
+  })
+
+  test('keeps what is billed when the rest is cancelled, and all of it once it is billed whole', async () => {
+    const order = await anOrder()
+    await ship(order, [1, '2'])
+    await issueDraft(await draftFromOrder(order, { kind: 'part' }, who), [['1', '5']])
+    await cancelRest(order, (await orderView(order)).version, who)
+    expect((await orderView(order)).standing).toMatchObject([
+      { ordered: '10', shipped: '2', cancelled: '5', left: '3' },
+      { ordered: '4', shipped: '0', cancelled: '4', left: '0' },
+    ])
+    const whole = await anOrder()
+    await house.ship([whole])
+    const [invoice] = await papersOf([whole])
+    await issueInOneTransaction([{ preparedId: invoice!.id, revision: invoice!.revision }], who)
+    await expect(cancelRest(whole, (await orderView(whole)).version, who)).rejects.toThrow(
+      'bills the whole of',
+    )
   })
 
   test('keeps its shipped lines: they stay in their place with at least what went', async () => {

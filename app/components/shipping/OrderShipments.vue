@@ -75,7 +75,7 @@ async function cancel() {
       {{ t('shipping.invoiceWhatWasShipped') }}
     </button>
     <button
-      v-if="mayShip && standing.length && !isAll"
+      v-if="mayShip && standing.length && !isAll && !invoiced"
       type="button"
       class="word"
       :disabled="dirty"

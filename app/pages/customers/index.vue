@@ -78,8 +78,8 @@ watch(
 )
 useLive(['customer'], () => void list.reload())
 
-/** Receipts go the way of invoices as a rule; they are seen in the sheet. */
-const shownKinds = documentKinds.filter((kind) => kindFacts[kind].content !== 'money')
+/** Receipts go the way of invoices as a rule, and slips lie in the box; they are seen in the sheet. */
+const shownKinds = documentKinds.filter((kind) => !['money', 'shipment'].includes(kindFacts[kind].content))
 const columns: ListColumn[] = [
   { key: 'number', words: t('customers.no'), width: 56 },
   { key: 'name', words: t('common.customer'), width: '7fr' },

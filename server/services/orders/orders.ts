@@ -13,7 +13,9 @@ import { refuseOtherBranch } from '../house/branches'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
-import { isShipped } from '../../../core/shipping/quantities'
+import { billedBy } from '../../../core/documents/draft'
+import { invoiceOfOrder } from '../drafts/drafts-queries'
+import { partsOfOrders } from '../drafts/parts'
 import { standingOfOrders, type StandingLine } from '../shipping/parts'
 import { editableLines } from './list-queries'
 import { lockOrder, updateOrder, deleteLines, insertOrderLines, insertOrders } from './orders-queries'
@@ -170,9 +172,10 @@ const keptCancelled = (standing: readonly StandingLine[], lines: readonly LineEd
   })
 
 /**
- * Cancels what is left of an order to ship: just what was shipped is ordered from now on, and the sums follow.
+ * Cancels what is left of an order to ship: what was shipped or billed is ordered from now on and no more, and the sums
+ * follow.
  * @returns the new version
- * @throws Refusal "no-such-order", "changed-meanwhile", "nothing-cancelled"
+ * @throws Refusal "no-such-order", "changed-meanwhile", "billed-already", "nothing-cancelled"
  */
 export async function cancelRest(orderId: number, version: number, who: Principal): Promise<number> {
   const { taxRates } = await company()
@@ -181,14 +184,25 @@ export async function cancelRest(orderId: number, version: number, who: Principa
     if (!order) throw new Refusal('no-such-order', { status: 404 })
     if (order.version !== version)
       throw new Refusal('changed-meanwhile/order', { values: { order: order.number } })
+    const whole = await invoiceOfOrder(orderId)
+    if (whole)
+      throw new Refusal('billed-already/whole', { values: { whole: whole.number!, order: order.number } })
     const standing = (await standingOfOrders([orderId])).get(orderId)!
-    if (isShipped(standing)) throw new Refusal('nothing-cancelled', { values: { order: order.number } })
-    const lines = (await editableLines(orderId)).map((line, place) => {
-      const { shipped, cancelled, left } = standing[place]!
-      return new Decimal(left).isZero()
-        ? { ...line, cancelled }
-        : { ...line, quantity: shipped, cancelled: new Decimal(cancelled).plus(left).toString() }
+    const parts = (await partsOfOrders([orderId])).get(orderId) ?? []
+    const billed = billedBy(parts.map((part) => part.facts)).quantities
+    const before = await editableLines(orderId)
+    const lines = before.map((line, place) => {
+      const { position, shipped, cancelled } = standing[place]!
+      const kept = Decimal.max(shipped, billed.get(position) ?? 0)
+      const off = Decimal.max(0, new Decimal(line.quantity).minus(kept))
+      return {
+        ...line,
+        quantity: new Decimal(line.quantity).minus(off).toString(),
+        cancelled: new Decimal(cancelled).plus(off).toString(),
+      }
     })
+    const count = lines.filter(({ quantity }, place) => quantity !== before[place]!.quantity).length
+    if (count === 0) throw new Refusal('nothing-cancelled', { values: { order: order.number } })
     const sums = totals({
       currency: order.currency,
       pricesIncludeTax: order.pricesIncludeTax,
@@ -207,7 +221,6 @@ export async function cancelRest(orderId: number, version: number, who: Principa
       search: searchText(order.number, order.customerName, order.reference, order.fields),
     })
     await markStale('source', orderId)
-    const count = standing.filter(({ left }) => !new Decimal(left).isZero()).length
     await noteAll([
       {
         sourceId: orderId,
