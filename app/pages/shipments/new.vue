@@ -117,7 +117,12 @@ async function pack() {
       }),
     )
     done.value = true
-    toasts.say(t('shipping.packedAs', { order: plan.value!.orderNumber, shipment: t('shipping.shipment') }))
+    toasts.say(
+      t('shipping.benchDone', {
+        order: plan.value!.orderNumber,
+        parcels: plural(parcels.value.length, 'parcel'),
+      }),
+    )
     await navigateTo(`/shipments/${shipmentId}`, { replace: true })
   } catch (error) {
     refused.value = (error as Error).message

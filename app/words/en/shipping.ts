@@ -149,7 +149,6 @@ export const shipping = {
   everythingShipped: 'Everything of this order was shipped or cancelled.',
   toTheOrder: 'To the order',
   packIt: 'Pack {parcels}',
-  packedAs: '{order} is packed as {shipment}.',
   chooseWhatGoes: 'Enter how much of a line goes.',
 
   // company/Boxes.vue
