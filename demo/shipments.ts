@@ -3,12 +3,8 @@ import { Decimal } from '../core/money/decimal'
 import { rows } from '../server/db/connection'
 import { prepareByHand } from '../server/services/documents/prepare-by-hand'
 import { inTheNameOf } from '../server/services/people/principal'
-import {
-  makeShipment,
-  planShipment,
-  shipmentView,
-  takeShipmentBack,
-} from '../server/services/shipping/shipments'
+import { makeShipment, planShipment } from '../server/services/shipping/pack'
+import { shipmentView, takeShipmentBack } from '../server/services/shipping/shipments'
 
 const bench = inTheNameOf('Col Varley')
 const services = ['Glenhaven Parcels, next day', 'Glenhaven Parcels, economy', 'Our own van']

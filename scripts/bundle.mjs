@@ -6,6 +6,7 @@ const entryPoints = {
   worker: 'server/queue/worker.ts',
   'render-thread': 'server/render/render-thread.ts',
   'mail-standin': 'standins/mail/main.ts',
+  'carrier-standin': 'standins/carrier/main.ts',
   serve: 'run/serve.ts',
   supervise: 'demo/supervise.ts',
   load: 'demo/load.ts',

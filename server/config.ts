@@ -72,6 +72,14 @@ export const config = {
   socketTimeout: Number(process.env.CLOTHESPIN_SOCKET_TIMEOUT ?? 20_000),
   /** Seconds a mail server may take to answer the final dot (RFC 5321, section 4.5.3.2.6: ten minutes). */
   finalAnswerSeconds: Number(process.env.CLOTHESPIN_FINAL_ANSWER_SECONDS ?? 600),
+  /** Milliseconds a carrier may be silent. */
+  carrierTimeout: Number(process.env.CLOTHESPIN_CARRIER_TIMEOUT ?? 20_000),
+  /** Seconds a label that is being booked belongs to its worker; longer than a carrier may be silent. */
+  labelLeaseSeconds: Number(process.env.CLOTHESPIN_LABEL_LEASE_SECONDS ?? 60),
+  /** Seconds after a broken line until a carrier is asked what became of a label, and between two such questions. */
+  get labelAskSeconds() {
+    return Number(process.env.CLOTHESPIN_LABEL_ASK_SECONDS ?? 30)
+  },
   sweepSeconds: Number(process.env.CLOTHESPIN_SWEEP_SECONDS ?? 15),
   concurrency: Number(process.env.CLOTHESPIN_CONCURRENCY ?? 6),
 }

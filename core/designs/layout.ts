@@ -1,6 +1,7 @@
 import type { Paper } from '../documents/paper'
 import type { FontMetrics } from './metrics'
 import type { LaidOut } from './pages'
+import { layOutLabels } from './labels'
 import { Sheet } from './sheet'
 import { mm, type Design, type StripDesign } from './design'
 import { renderers } from './strips'
@@ -19,6 +20,7 @@ const rendererOf = (look: StripDesign) => renderers[look.strip] as Renderer<Stri
  * needs with the blocks of the closing below it, and on every page what stands on every page.
  */
 export function layOut(paper: Paper, design: Design, metrics: FontMetrics): LaidOut {
+  if (paper.labels) return layOutLabels(paper, design, metrics)
   const size = { width: design.page.width * mm, height: design.page.height * mm }
   const strip: Strip = { paper, design, sheet: new Sheet(metrics, size), frame: frameOf(design) }
   keepFree(strip)

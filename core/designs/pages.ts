@@ -52,6 +52,8 @@ export interface Page {
   width: number
   height: number
   ops: DrawOp[]
+  /** Pages of other PDFs that are put onto it, by the SHA-256 of their bytes. */
+  placed?: { file: string; x: number; y: number; width: number; height: number; alt: string }[]
 }
 
 /** Something that must stop a paper before it is issued, in plain words. */

@@ -124,6 +124,12 @@ export class Sheet {
     this.ops.push({ op: 'picture', role: 'figure', x, y, width, height, picture, alt })
   }
 
+  /** The first page of another PDF, as large as it fits. */
+  place(file: string, x: number, y: number, width: number, height: number, alt: string): void {
+    const page = this.pages.at(this.target)!
+    page.placed = [...(page.placed ?? []), { file, x, y, width, height, alt }]
+  }
+
   modules(x: number, y: number, size: number, rows: string[], alt: string): void {
     this.ops.push({
       op: 'modules',

@@ -2,7 +2,9 @@ import { totals, type Totals } from '../money/totals'
 import type { Day } from './days'
 import { buildPaper as fromOrder, type PaperInput } from './from-order'
 import { receiptPaper } from './receipt'
-import { shipmentPaper } from './shipment'
+import { usualPrinting } from '../shipping/label-formats'
+import { labelPaper } from './label'
+import { shipmentPaper, type ShipmentFacts } from './shipment'
 import { statementPaper } from './statement'
 import type { Paper } from './paper'
 import { formatReference } from './payment-code'
@@ -33,9 +35,16 @@ function buildPaper(input: PaperInput): Paper {
     : input.payment
       ? receiptPaper(input, input.payment)
       : input.shipment
-        ? shipmentPaper(input, input.shipment)
+        ? ofShipment(input, input.shipment)
         : fromOrder(input)
   return input.related ? { ...paper, related: input.related } : paper
+}
+
+function ofShipment(input: PaperInput, shipment: ShipmentFacts): Paper {
+  const { labels, printing = usualPrinting } = shipment
+  return input.kind === 'shipping label'
+    ? labelPaper(input, shipment, labels ?? [], printing)
+    : shipmentPaper(input, shipment)
 }
 
 /** The paper as it will be: today's date and a number stand-in of final width. */

@@ -3,6 +3,7 @@ import type { Currency, DecimalText } from '../money/decimal'
 import type { Day } from './days'
 import type { PaperExact } from './exact'
 import type { DocumentKind } from './kinds'
+import type { LabelPrinting } from '../shipping/label-formats'
 import type { RelatedFacts } from './related'
 
 /**
@@ -50,6 +51,8 @@ export interface Paper {
   barcode?: { text: string; caption: string }
   /** What who takes it in signs, at the foot of the last page. */
   signature?: { title: string; fields: string[] }
+  /** Shipping labels: then nothing else of it is drawn. */
+  labels?: { printing: LabelPrinting; of: PaperLabel[] }
   customerNote: string | null
   /** Paragraphs before the customer's note: where the goods go, own fields, texts of the house. */
   paragraphs?: string[]
@@ -99,6 +102,22 @@ export interface PaperColumns {
   amount: string
 }
 
+/** A shipping label as it is printed. */
+export interface PaperLabel {
+  to: string[]
+  carrier: string
+  service: string
+  /** "Parcel 1 of 3". */
+  parcel: string
+  weight: string
+  rows: { label: string; value: string }[]
+  tracking: { label: string; value: string; bars: string }
+  /** 18 digits, or ''. */
+  sscc: string
+  /** SHA-256 of the carrier's own label, a PDF, that stands in its place. */
+  file: string | null
+}
+
 export interface PaperLine {
   item: string
   description: string
@@ -110,6 +129,8 @@ export interface PaperLine {
   amount: string
   /** The sum up to here, where a page that ends after this line carries it forward. */
   carry?: string
+  /** Where it leads in an email: the page that shows a parcel's way. */
+  href?: string
 }
 
 /** Fixed words in the paper's language. {page} and {pages} are filled by the layout. */

@@ -2,12 +2,14 @@ import { Refusal } from '../errors'
 import { Decimal, sum, type DecimalText } from '../money/decimal'
 import { formatQuantity, type Language } from '../money/format'
 import type { ParcelFacts } from '../shipping/parcels'
+import type { LabelPrinting } from '../shipping/label-formats'
 import { accountFor } from './bank'
 import { formatDay, type Day } from './days'
 import { exactShipment } from './exact'
 import type { Address, OrderLineFacts } from './facts'
 import { type PaperInput } from './from-order'
 import { kindFacts } from './kinds'
+import type { LabelFacts } from './label'
 import type { Paper, PaperFact, PaperLine } from './paper'
 import { addressLines, printedBrand, textsOf } from './printed'
 import { shipmentWords, type ShipmentWordList } from './shipment-words'
@@ -34,6 +36,9 @@ export interface ShipmentFacts {
   remarks: string
   lines: ShippedLine[]
   parcels: ParcelFacts[]
+  /** For its shipping labels: those that were bought and are on no document yet. */
+  labels?: LabelFacts[]
+  printing?: LabelPrinting
 }
 
 /**

@@ -100,7 +100,9 @@ function documentsTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
 /** The lines of a document, or of several one after another. @param withSums where no file says them */
 function linesTable(papers: readonly [Paper, ...Paper[]], withSums: boolean): EmailTable {
   const { columns } = papers[0]
+  const hrefs = papers.flatMap((paper) => paper.lines.map(({ href }) => href ?? ''))
   return {
+    ...(hrefs.some(Boolean) ? { hrefs } : {}),
     columns: [
       { heading: columns.description, right: false },
       { heading: columns.quantity, right: true },

@@ -40,6 +40,7 @@ const letters: Readonly<Record<DocumentKind, string>> = {
   'order confirmation': 'OC',
   'packing slip': 'PS',
   'delivery note': 'DN',
+  'shipping label': 'SL',
   invoice: 'INV',
   'credit note': 'CN',
   'payment receipt': 'PR',

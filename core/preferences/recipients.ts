@@ -61,8 +61,11 @@ export function changedPreference(
 }
 export type Preferences = Partial<Record<DocumentKind, Preference>>
 
-/** What a house begins with: a packing slip lies in the box, so it is printed. */
-export const usualPreferences: Preferences = { 'packing slip': { channel: 'paper' } }
+/** What a house begins with: what lies in the box or stands on it is printed. */
+export const usualPreferences: Preferences = {
+  'packing slip': { channel: 'paper' },
+  'shipping label': { channel: 'paper' },
+}
 
 export interface Recipient {
   name: string

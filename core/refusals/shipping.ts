@@ -1,7 +1,31 @@
 /** Shipments and parcels. */
 export const shipping = {
   'bad-box': 'Box “{name}” may be heavier packed than empty: enter the most that it may weigh.',
+  'bad-gs1-prefix': 'The company prefix that GS1 gave has seven to ten digits.',
+  'bad-mapping/none': 'Say how the carrier is asked.',
+  'bad-mapping/failure': 'We do not know the reason “{failure}”.',
+  'bad-mapping/field': 'There is no field “{field}”. Take one of the list.',
+  'bad-mapping/key':
+    'The booking does not send our key (the field “key”): without it a label is not found again after a broken line.',
+  'bad-mapping/path': '“{path}” is no path: it begins with /.',
+  'bad-mapping/pointer': '“{pointer}” is no place in an answer: it begins with /.',
+  'bad-mapping/tracking': 'Say where the answer has the tracking number.',
+  'bad-web-address': '“{address}” is no web address: it begins with https://.',
+  'carrier-does-not-answer': '{why} It said: {said}.',
+  'carrier-used': 'Labels were bought of {name}. It stays, so that they can be followed and given back.',
+  'changed-meanwhile/carrier': 'Somebody changed this carrier meanwhile. Load it again.',
   'changed-meanwhile/shipment': 'Somebody changed shipment {shipment} meanwhile. Load it again.',
+  'label-in-rehearsal': 'A rehearsal is on: nothing is bought. End it in Settings first.',
+  'label-of-parcel':
+    'Parcel {parcel} has a label ({tracking}) for what is in it now. Give the label back before it is packed otherwise.',
+  'label-not-there': 'That label does not exist.',
+  'label-state': 'The label of parcel {parcel} is {state}, so this cannot be done with it.',
+  'labels-stand': 'Labels are bought for {shipment}: {labels}. They are given back when it is taken back.',
+  'no-carrier': 'There is no carrier that labels are bought of. Add one in Settings, Shipping.',
+  'no-parcel-to-label': 'Each parcel of {shipment} has its label.',
+  'no-services': 'Enter at least one service with its prices.',
+  'no-such-carrier': 'That carrier does not exist.',
+  'no-label': 'No label was bought for this shipment that is not printed yet. Make the labels first.',
   'no-such-number': 'There is no order {code}. Scan the bar code on its packing slip, or type its number.',
   'no-such-shipment': 'That shipment does not exist.',
   'not-shipped': 'Order {order} is {status}, so nothing of it is shipped.',
@@ -11,11 +35,13 @@ export const shipping = {
   'over-left': 'Of “{item}” only {left} are left to ship, not {quantity}.',
   'parcel-weight': 'The weight of parcel {parcel} is in kilograms, more than nothing and under 100,000.',
   'parcels-differ': 'Of “{item}” {packed} are in the parcels, and {going} go. Put the difference right.',
+  'same-name/carrier': 'There is a carrier called “{name}” already.',
   'same-name/box': 'There are two boxes called “{name}”.',
   'shipped-line':
     'Line {line}, “{item}”, was shipped: {shipped} of it. It stays in its place with at least that many; take the shipment back first.',
   'shipment-taken-back': 'Shipment {shipment} was taken back. Make a new one.',
   'shipment-documented':
     '{documents} {are} issued for shipment {shipment}. They stay as they are when it is taken back.',
+  'sscc-used-up': 'All parcel numbers (SSCC) of the company prefix {prefix} are used up. Enter another one.',
   'ship-to-nobody': '{customer} has no address to ship to. Enter one at the order or the customer.',
 } as const

@@ -2,12 +2,16 @@ import { badInput, Refusal } from '../errors'
 import { Decimal, type DecimalText } from '../money/decimal'
 import { sumByPosition, type LinePart } from './quantities'
 
-/** A box that the house packs into. Millimetres inside, kilograms. */
-export interface Box {
-  name: string
+/** Millimetres. */
+export interface Size {
   length: number
   width: number
   height: number
+}
+
+/** A box that the house packs into. Millimetres inside, kilograms. */
+export interface Box extends Size {
+  name: string
   /** Of the empty box. */
   weight: DecimalText
   /** What it may weigh when it is packed. */
@@ -221,4 +225,16 @@ export function checkParcels(
         about: { field: `parcels.${index}.weight` },
       })
   })
+}
+
+/** Whether two parcels are packed alike and weigh the same. */
+export const isSameParcel = (one: ParcelFacts, other: ParcelFacts): boolean => {
+  const weight = (parcel: ParcelFacts) =>
+    parcel.weight === null ? '' : new Decimal(parcel.weight).toString()
+  const held = (parcel: ParcelFacts) =>
+    [...sumByPosition(parcel.contents)]
+      .map(([position, quantity]) => `${position}: ${new Decimal(quantity).toString()}`)
+      .sort()
+      .join()
+  return one.box === other.box && weight(one) === weight(other) && held(one) === held(other)
 }

@@ -2,7 +2,9 @@ import type { BrandFacts, CustomerFacts, OrderFacts, OrderLineFacts } from '../d
 import { buildPaper, type PaperInput } from '../documents/from-order'
 import type { DocumentKind } from '../documents/kinds'
 import type { Paper } from '../documents/paper'
+import type { LabelFacts } from '../documents/label'
 import type { ShipmentFacts } from '../documents/shipment'
+import { sscc } from '../shipping/sscc'
 import type { Language } from '../money/format'
 import { FontMetrics } from '../designs/metrics'
 import { shippedFaces } from '../designs/shipped-faces'
@@ -154,6 +156,23 @@ export const exampleShipment: ShipmentFacts = {
     { box: 'Medium box', weight: '5.5', contents: [{ position: 2, quantity: '4' }] },
   ],
 }
+
+/** Its two labels as they were bought. */
+export const exampleLabels: LabelFacts[] = exampleShipment.parcels.map(({ weight }, place) => ({
+  id: place + 1,
+  parcel: place + 1,
+  of: 2,
+  weight,
+  carrier: 'Glenhaven Parcels',
+  service: 'Next day',
+  tracking: `GP48210073${place + 1}IE`,
+  trackingUrl: `https://glenhaven.example/way/GP48210073${place + 1}IE`,
+  barcode: `GP48210073${place + 1}IE`,
+  sscc: sscc('5391234', place + 1),
+  price: '6.40',
+  currency: 'EUR',
+  file: null,
+}))
 
 /** What a document of a shipment is made from. */
 export const shipmentInput = (

@@ -185,6 +185,10 @@ async function textsOfReminders(client: pg.Client): Promise<void> {
   }
 }
 
+/** Labels are drawn by their own measures: of their design only the fonts count. */
+const labelsOfBrands = (client: pg.Client) =>
+  kindsOfBrands(client, ['shipping label'], 'packing slip', (one) => [one])
+
 export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {
   '017-email-nodes': emailNodes,
   '020-email-purposes': textsForAgain,
@@ -192,4 +196,5 @@ export const afterMigration: Readonly<Record<string, (client: pg.Client) => Prom
   '025-accounts': statementsOfBrands,
   '027-charges': textsOfReminders,
   '029-shipments': shipmentsOfBrands,
+  '030-labels': labelsOfBrands,
 }

@@ -134,7 +134,7 @@ create table company (
   -- what the address of links in emails begins with; never taken from a request
   public_address text not null default '',
   -- how documents reach customers that say nothing else, nor their group
-  preferences jsonb not null default '{"packing slip": {"channel": "paper"}}',
+  preferences jsonb not null default '{"packing slip": {"channel": "paper"}, "shipping label": {"channel": "paper"}}',
   -- what contacts are for, in the house's own words
   contact_roles jsonb not null default '["buying", "billing", "goods-in"]',
   -- kinds of document that the house does not use
@@ -165,7 +165,11 @@ create table company (
   -- the part of the country whose public holidays are kept; empty for those of the whole country
   holiday_region text not null default '',
   -- the boxes that it packs into
-  boxes jsonb not null default '[]'
+  boxes jsonb not null default '[]',
+  -- which service goods go by, what labels are printed on, and the company prefix that GS1 gave
+  service_rules jsonb not null default '[]',
+  label_printing jsonb not null default '{"format": "100x150", "from": 1}',
+  gs1_prefix text not null default ''
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -643,7 +647,7 @@ returns jsonb language sql stable as $fn$
     select k kind, coalesce(house -> k, '{}') house, coalesce(ours -> k, '{}') ours,
       coalesce(c.preferences -> k, '{}') own,
       -- the address that is billed says nothing of where goods come in
-      case when k not in ('packing slip', 'delivery note') then mail end mail
+      case when k not in ('packing slip', 'delivery note', 'shipping label') then mail end mail
     from given, unnest(kinds) k
   ), merged as (
     select kind,
@@ -708,6 +712,8 @@ create table shipment (
   version integer not null default 1,
   made_at timestamptz not null,
   made_by text not null,
+  -- moves whenever what its labels print does
+  labels_version integer not null default 0,
   unique (order_id, number)
 );
 create index shipment_newest on shipment (day desc, id desc);
@@ -734,8 +740,82 @@ create table parcel (
   weight numeric check (weight > 0),
   -- positions with quantities
   contents jsonb not null,
-  unique (shipment_id, number) deferrable initially deferred
+  unique (shipment_id, number)
 );
+
+-- Carriers that labels are bought of.
+create table carrier (
+  id integer primary key generated always as identity,
+  name text not null unique,
+  -- how it wants to be asked
+  kind text not null check (kind in ('simulated', 'http')),
+  address text not null,
+  sealed_key text not null default '',
+  -- its address may lie inside the house's network
+  inside boolean not null default false,
+  -- what is asked and where its answer says what; of kind http
+  mapping jsonb,
+  -- as it said last, or as they were written down
+  services jsonb not null default '[]',
+  services_at timestamptz,
+  -- since when it does not answer; null while it does
+  down_since timestamptz,
+  version integer not null default 1
+);
+
+-- A label as it is bought of a carrier: at most one that stands for each parcel.
+create table label (
+  id integer primary key generated always as identity,
+  shipment_id integer not null references shipment,
+  -- null once the parcel is packed otherwise
+  parcel_id integer references parcel on delete set null,
+  -- which parcel of how many it was
+  parcel integer not null,
+  parcels integer not null,
+  carrier_id integer not null references carrier,
+  service text not null,
+  service_name text not null,
+  -- where the service was said
+  service_source text not null,
+  -- what the carrier finds it by; written down before it is asked
+  key uuid not null unique,
+  state text not null default 'asked' check (
+    state in ('asked', 'booking', 'unclear', 'made', 'cancelling', 'cancelled', 'refused', 'closed')
+  ),
+  -- what the carrier is asked: address, weight, size
+  asked jsonb not null,
+  -- how its document goes on: the routine's way, or a person's
+  goes_on jsonb not null,
+  asked_at timestamptz not null,
+  asked_by text not null,
+  claim uuid,
+  claimed_until timestamptz,
+  tries integer not null default 0,
+  next_try_at timestamptz not null,
+  failure text,
+  -- what the carrier said to it
+  reply text not null default '',
+  price numeric,
+  currency text,
+  tracking text not null default '',
+  tracking_url text not null default '',
+  barcode text not null default '',
+  sscc text not null default '',
+  -- the carrier's own label
+  file text,
+  made_at timestamptz,
+  way text,
+  way_at timestamptz,
+  -- the document that it is printed on
+  document_id integer
+);
+create unique index label_stands on label (parcel_id)
+  where state in ('asked', 'booking', 'unclear', 'made', 'cancelling');
+create index label_shipment_id_idx on label (shipment_id);
+create index label_due on label (next_try_at) where state in ('asked', 'booking', 'unclear', 'cancelling');
+create index label_refused on label (asked_at) where state in ('refused', 'unclear');
+create index label_tracking on label (tracking) where tracking <> '';
+create index label_made_at on label (made_at) where made_at is not null;
 
 -- Sources whose order has a status that says that nothing of it may leave for now.
 create view stopped_source as
@@ -1657,6 +1737,8 @@ create table worker (
 
 -- What refers to tables that come later
 alter table event add foreign key (document_id) references document;
+alter table label add foreign key (file) references file;
+alter table label add foreign key (document_id) references document;
 alter table draft add foreign key (credits_id) references document;
 alter table draft add foreign key (replaces_id) references document;
 alter table prepared_document add foreign key (credits_id) references document;

@@ -30,6 +30,10 @@ export interface Jobs {
   'take-turn': { routineId: number }
   /** The calendar of the house is another one: when routines of the clock have their turn. */
   'plan-turns': Record<string, never>
+  /** Labels to be bought, asked for by their key, or given back. */
+  'book-labels': { labelIds: number[] }
+  /** Shipments whose labels are bought: their document. */
+  'label-documents': { shipmentIds: number[] }
   /** An invitation, or a code for a new password. */
   'write-to-staff': { staffId: number; purpose: 'invitation' | 'new password' }
 }
@@ -50,6 +54,8 @@ const priority: Record<keyof Jobs, number> = {
   'plan-turns': 1,
   'morning-email': 3,
   'write-to-staff': 1,
+  'book-labels': 1,
+  'label-documents': 1,
 }
 
 /**

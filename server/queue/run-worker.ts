@@ -11,6 +11,8 @@ import { closeMailConnections } from '../outside/mail/smtp'
 import { closeRenderPool, warmRenderPool } from '../render/pool'
 import { beat, leave, sweep } from '../services/dispatch/sweep'
 import type { Jobs } from './add'
+import { run as bookLabels } from './tasks/book-labels'
+import { run as labelDocuments } from './tasks/label-documents'
 import { run as bookBankEntries } from './tasks/book-bank-entries'
 import { run as goOnImporting } from './tasks/go-on-importing'
 import { run as issuePapers } from './tasks/issue-prepared'
@@ -29,6 +31,8 @@ import { run as writeToStaff } from './tasks/write-to-staff'
 
 const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => Promise<void> } = {
   'book-bank-entries': bookBankEntries,
+  'book-labels': bookLabels,
+  'label-documents': labelDocuments,
   'go-on-importing': goOnImporting,
   'issue-prepared': issuePapers,
   'look-at-events': lookAtEvents,

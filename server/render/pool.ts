@@ -29,8 +29,8 @@ export function warmRenderPool(): void {
 
 const pictures = new Map<string, Uint8Array>()
 
-/** The bytes of a design's pictures, by their hash. */
-async function picturesOf(design: Design): Promise<Map<string, Uint8Array>> {
+/** The bytes of a design's pictures and of a carrier's own labels, by their hash. */
+async function picturesOf(paper: Paper, design: Design): Promise<Map<string, Uint8Array>> {
   const found = new Map<string, Uint8Array>()
   for (const { picture } of Object.values(design.pictures)) {
     const bytes = pictures.get(picture) ?? (await readFileBytes(picture))
@@ -38,6 +38,7 @@ async function picturesOf(design: Design): Promise<Map<string, Uint8Array>> {
     pictures.set(picture, bytes)
     found.set(picture, bytes)
   }
+  for (const { file } of paper.labels?.of ?? []) if (file) found.set(file, await readFileBytes(file))
   return found
 }
 
@@ -46,7 +47,7 @@ export async function renderPaper(paper: Paper, design: Design, madeAt: Date): P
   return threads().run({
     paper,
     design,
-    pictures: await picturesOf(design),
+    pictures: await picturesOf(paper, design),
     madeAt: madeAt.toISOString(),
     layoutOnly: false,
   })

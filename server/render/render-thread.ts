@@ -7,6 +7,7 @@ import type { Design } from '../../core/designs/design'
 import { layOutProof, type ProofFacts } from '../../core/proof/proof'
 import { config } from '../config'
 import { PdfkitPainter } from './pdfkit-painter'
+import { withPlaced } from './placed'
 import { withDocument } from './proof'
 
 /**
@@ -17,7 +18,7 @@ import { withDocument } from './proof'
 export interface RenderTask {
   paper: Paper
   design: Design
-  /** The bytes of the design's pictures, by their hash. */
+  /** The bytes of the design's pictures and of what is placed from other PDFs, by their hash. */
   pictures: ReadonlyMap<string, Uint8Array>
   /** ISO instant; the PDF's creation date. */
   madeAt: string
@@ -69,10 +70,11 @@ export default async function render(task: RenderTask): Promise<Rendered> {
   const { problems } = laidOut
   if (task.layoutOnly || problems.length > 0)
     return { bytes: null, pages: laidOut.pages.length, problems, replaced: laidOut.replaced, renderer }
-  const bytes = await painter.paint(laidOut, task.pictures, {
+  const painted = await painter.paint(laidOut, task.pictures, {
     madeAt: new Date(task.madeAt),
     author: task.paper.brand.legalName,
     subject: task.paper.facts.find((fact) => fact.key === 'order')?.value ?? '',
   })
+  const bytes = await withPlaced(painted, laidOut.pages, task.pictures, new Date(task.madeAt))
   return { bytes, pages: laidOut.pages.length, problems, replaced: laidOut.replaced, renderer }
 }

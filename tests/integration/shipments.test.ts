@@ -10,13 +10,8 @@ import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { addRoutine } from '../../server/services/routines/routines'
 import { lookBack } from '../../server/services/routines/catch-up'
-import {
-  changeShipment,
-  makeShipment,
-  planShipment,
-  shipmentView,
-  takeShipmentBack,
-} from '../../server/services/shipping/shipments'
+import { makeShipment, planShipment } from '../../server/services/shipping/pack'
+import { changeShipment, shipmentView, takeShipmentBack } from '../../server/services/shipping/shipments'
 import { historyWords, until, useHouse } from './house'
 
 /* Goods that go out, whole and in parts: nothing twice, and documents of just what goes. */

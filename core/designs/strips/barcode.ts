@@ -1,4 +1,4 @@
-import bwip from 'bwip-js/generic'
+import { barsOf } from '../bars'
 import { mm } from '../design'
 import type { Block, Strip } from './strip'
 
@@ -21,11 +21,4 @@ export function barcode({ paper, sheet, frame }: Strip): Block | null {
       sheet.text(caption, frame.left, top + 14 + height + 11, frame.small)
     },
   }
-}
-
-/** Widths of bars and gaps in modules; null for a text that the code has no signs for. */
-function barsOf(text: string): number[] | null {
-  if (!/^[ -~]+$/.test(text)) return null
-  const [code] = bwip.raw('code128', text, {}) as { sbs: number[] }[]
-  return code!.sbs
 }

@@ -8,6 +8,7 @@ import { packingSlip } from './packing-slip'
 import { paymentReceipt } from './payment-receipt'
 import { paymentReminder } from './payment-reminder'
 import { refundReceipt } from './refund-receipt'
+import { shippingLabel } from './shipping-label'
 import { statementOfAccount } from './statement-of-account'
 
 export type { KindFacts }
@@ -17,6 +18,7 @@ const kinds = [
   orderConfirmation,
   packingSlip,
   deliveryNote,
+  shippingLabel,
   invoice,
   creditNote,
   paymentReceipt,

@@ -1,3 +1,4 @@
+import { labelFormatNames } from '../../../core/shipping/label-formats'
 import { kindsOfEvents } from '../../../core/documents/kinds'
 import { tooLargeRules } from '../../../core/enclosures/carriage'
 import { languages } from '../../../core/money/format'
@@ -82,6 +83,22 @@ export default route<object, object, Partial<HouseSettings>>(
           }),
         )
         .max(40),
+      serviceRules: Joi.array()
+        .items(
+          Joi.object({
+            service: name(80).min(1).required(),
+            countries: Joi.array().items(country).max(60).default([]),
+            customers: Joi.array().items(text(20)).max(200).default([]),
+            overWeight: decimal.allow('').default(''),
+            overTotal: decimal.allow('').default(''),
+          }),
+        )
+        .max(60),
+      labelPrinting: Joi.object({
+        format: Joi.valid(...labelFormatNames).required(),
+        from: Joi.number().integer().min(1).max(4).default(1),
+      }),
+      gs1Prefix: Joi.string().trim().max(10).allow(''),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

@@ -10,6 +10,8 @@ import { noSecondLook, type SecondLookRule } from '../../../core/documents/secon
 import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { MorningRule } from '../../../core/line/morning'
 import type { ReminderRule } from '../../../core/receivables/reminders'
+import type { ServiceRule } from '../../../core/shipping/carriers'
+import { usualPrinting, type LabelPrinting } from '../../../core/shipping/label-formats'
 import type { Box } from '../../../core/shipping/parcels'
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -76,6 +78,10 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   /** Whose public holidays are kept; empty for those of the whole country. */
   declare holidayRegion: CreationOptional<string>
   declare boxes: CreationOptional<Box[]>
+  declare serviceRules: CreationOptional<ServiceRule[]>
+  declare labelPrinting: CreationOptional<LabelPrinting>
+  /** The company prefix that GS1 gave; empty for none. */
+  declare gs1Prefix: CreationOptional<string>
   declare morning: CreationOptional<MorningRule | null>
   declare morningSent: CreationOptional<string | null>
   /** How documents reach customers that say nothing else, nor their group. */
@@ -135,6 +141,9 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         statementsTogether: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         holidayRegion: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         boxes: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        serviceRules: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        labelPrinting: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualPrinting },
+        gs1Prefix: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         morning: { type: DataTypes.JSONB },
         morningSent: { type: DataTypes.DATEONLY },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualPreferences },

@@ -9,6 +9,7 @@ import { Draft } from './draft'
 import { BookedInterest } from './booked-interest'
 import { Branch } from './branch'
 import { Brand } from './brand'
+import { Carrier } from './carrier'
 import { Claim } from './claim'
 import { Company } from './company'
 import { Contact } from './contact'
@@ -34,6 +35,7 @@ import { ImportRow } from './import-row'
 import { Item } from './item'
 import { ItemCustomerCode } from './item-customer-code'
 import { ItemPrice } from './item-price'
+import { Label } from './label'
 import { MailAccount } from './mail-account'
 import { MailCopy } from './mail-copy'
 import { MailSlot } from './mail-slot'
@@ -89,6 +91,7 @@ export {
   Draft,
   Branch,
   Brand,
+  Carrier,
   Claim,
   Company,
   Contact,
@@ -114,6 +117,7 @@ export {
   Item,
   ItemCustomerCode,
   ItemPrice,
+  Label,
   MailAccount,
   MailCopy,
   MailSlot,
@@ -197,6 +201,8 @@ export const models: readonly HouseModel[] = [
   Shipment,
   ShipmentLine,
   Parcel,
+  Carrier,
+  Label,
   OwnField,
   Routine,
   RoutineVersion,

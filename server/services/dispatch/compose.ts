@@ -80,10 +80,10 @@ export const factsOf = ({
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand, note } = letter
   const part = letter.part && partWords[paper.language](letter.part)
-  // a text that was written for one document names the others all the same
+  // a text that was written for one document names the others all the same; parcels are told with their tracking
   const more = [
     ...(letter.others?.length && !namesDocuments(note.text) ? [documentsTable] : []),
-    ...(letter.inText && !hasTable(note.text, 'lines') ? [linesTable] : []),
+    ...((letter.inText || paper.labels) && !hasTable(note.text, 'lines') ? [linesTable] : []),
     ...(part ? bodyOf(part.text).content : []),
   ]
   const text = { ...note.text, content: [...note.text.content, ...more] }

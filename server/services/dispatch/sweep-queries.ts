@@ -163,3 +163,43 @@ export const rehearsalsForgotten = (before: Date) =>
     limit 200`,
     { before },
   )
+
+export const labelsForgotten = (before: Date) =>
+  rows<{ id: number }>(
+    `select id
+    from label
+    where state in ('asked', 'unclear', 'cancelling') and next_try_at < $before
+    order by next_try_at
+    limit 200`,
+    { before },
+  )
+
+export const lockLapsedBookings = (now: Date) =>
+  rows<{ id: number; sourceId: number; parcel: number }>(
+    `select id, shipment_id "sourceId", parcel
+    from label
+    where state = 'booking' and claimed_until < $now
+    order by id
+    for update skip locked`,
+    { now },
+  )
+
+/** Shipments with labels that are bought and wait for nothing, and of which no document is prepared. */
+export const labelsUnprepared = (before: Date) =>
+  rows<{ id: number }>(
+    `select distinct l.shipment_id id
+    from label l
+    where l.state = 'made' and l.document_id is null and l.made_at < $before
+      and not exists (
+        select from label o
+        where o.shipment_id = l.shipment_id
+          and (o.state = 'booking' or (o.state in ('asked', 'unclear') and o.tries = 0))
+      )
+      and not exists (
+        select from prepared_document p
+        where p.source_id = l.shipment_id and p.kind = 'shipping label'
+          and (p.state in ('due', 'prepared', 'put back') or p.state = 'dropped' and p.since > l.made_at)
+      )
+    limit 100`,
+    { before },
+  )

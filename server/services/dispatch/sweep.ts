@@ -1,10 +1,13 @@
 import { stuckWords } from '../../../core/dispatch/states'
+import { labelLifecycle } from '../../../core/shipping/labels'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
+import { moveRows } from '../../db/move'
 import { log } from '../../log'
 import { addJob, type Jobs } from '../../queue/add'
 import { howFar } from '../house/how-far'
 import { company } from '../house/house'
+import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
 import { moveDispatches } from './move'
 import { presumeArrived } from './reports'
@@ -33,6 +36,9 @@ import {
   dispatchesForgotten,
   markReadyForgotten,
   rehearsalsForgotten,
+  labelsForgotten,
+  labelsUnprepared,
+  lockLapsedBookings,
 } from './sweep-queries'
 import { theHouse } from '../people/principal'
 
@@ -63,6 +69,7 @@ export async function sweep(): Promise<void> {
     await buryWorkers()
     if ((await howFar()) !== 'ready') return
     await lapseClaims()
+    await lapseBookings()
     await presumeArrived((await company()).presumeSeconds)
     await wake('look-at-events', forgottenEvents, 25, (eventIds) => ({ eventIds }))
     await wake('refresh-prepared', staleForgotten, 50, (preparedIds) => ({ preparedIds }))
@@ -70,6 +77,8 @@ export async function sweep(): Promise<void> {
     await wake('paint-documents', unpaintedForgotten, 25, (documentIds) => ({ documentIds }))
     await markReadyForgotten(new Date(clock.now().getTime() - 5000))
     await wake('send-dispatches', dispatchesForgotten, 10, (dispatchIds) => ({ dispatchIds }))
+    await wake('book-labels', labelsForgotten, 10, (labelIds) => ({ labelIds }))
+    await wake('label-documents', labelsUnprepared, 10, (shipmentIds) => ({ shipmentIds }))
     await wake('send-rehearsals', rehearsalsForgotten, 20, (rehearsalIds) => ({ rehearsalIds }))
     for (const { id } of await bankFilesHalfRead())
       await addJob('read-bank-file', { fileId: id }, { key: `sweep bank file ${id}` })
@@ -130,5 +139,24 @@ async function lapseClaims(): Promise<void> {
     'lose',
     unclear.map(({ id }) => ({ id, set: { cause: 'unclear' as const } })),
     { who: theHouse, words: () => stuckWords.unclear.remedy },
+  )
+}
+
+/** A label whose worker stopped while the carrier was called may have been bought: it is asked for by its key. */
+async function lapseBookings(): Promise<void> {
+  const now = clock.now()
+  const lapsed = await lockLapsedBookings(now)
+  await moveRows(
+    { table: 'label', lifecycle: labelLifecycle },
+    'lose',
+    lapsed.map(({ id }) => id),
+    { tries: 0, next_try_at: now, reply: 'its worker stopped' },
+  )
+  await noteAll(
+    lapsed.map(({ sourceId, parcel }) => ({
+      sourceId,
+      actor: theHouse.name,
+      words: `Nobody knows whether the label of parcel ${parcel} was bought: its worker stopped. Asking the carrier.`,
+    })),
   )
 }

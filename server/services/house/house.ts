@@ -11,6 +11,8 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
+import type { ServiceRule } from '../../../core/shipping/carriers'
+import type { LabelPrinting } from '../../../core/shipping/label-formats'
 import type { Box } from '../../../core/shipping/parcels'
 import {
   companyRow,
@@ -61,6 +63,11 @@ export interface CompanyRow {
   holidayRegion: string
   /** The boxes that it packs into. */
   boxes: Box[]
+  /** Which service goods go by that say nothing themselves, the first that applies. */
+  serviceRules: ServiceRule[]
+  labelPrinting: LabelPrinting
+  /** The company prefix that GS1 gave, for SSCCs; empty for none. */
+  gs1Prefix: string
   /** How often something of the whole house that stands on documents was changed. */
   papersVersion: number
 }

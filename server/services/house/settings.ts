@@ -3,7 +3,10 @@ import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/second-look'
 import type { MorningRule } from '../../../core/line/morning'
+import type { ServiceRule } from '../../../core/shipping/carriers'
+import type { LabelPrinting } from '../../../core/shipping/label-formats'
 import { checkBoxes, type Box } from '../../../core/shipping/parcels'
+import { isCompanyPrefix } from '../../../core/shipping/sscc'
 import { starterReminders, type ReminderRule } from '../../../core/receivables/reminders'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -64,6 +67,11 @@ export interface HouseSettings {
   holidayRegion: string
   /** The boxes that it packs into. */
   boxes: Box[]
+  /** Which service goods go by that say nothing themselves, the first that applies. */
+  serviceRules: ServiceRule[]
+  labelPrinting: LabelPrinting
+  /** The company prefix that GS1 gave, for SSCCs; empty for none. */
+  gs1Prefix: string
   /** Whom the email of the morning goes to, and when. */
   morning: MorningRule | null
   /** What a second person has to send. */
@@ -96,13 +104,15 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
   if (change.secondLook && wantsSecondLooks(change.secondLook) && (await peopleWhoSend())!.count < 2)
     throw badInput('nobody-second', 'secondLook')
   if (change.boxes) checkBoxes(change.boxes)
+  if (change.gs1Prefix && !isCompanyPrefix(change.gs1Prefix)) throw badInput('bad-gs1-prefix', 'gs1Prefix')
   await inTransaction(async () => {
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
     if (change.holidayRegion !== undefined) await addJob('plan-turns', {})
     if (change.morning) await morningFromTomorrow(clock.now())
-    if (change.documentDates || change.statementsTogether !== undefined) await markAllStale()
+    if (change.documentDates || change.labelPrinting || change.statementsTogether !== undefined)
+      await markAllStale()
     publish('house')
   })
 }

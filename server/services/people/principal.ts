@@ -33,6 +33,7 @@ export interface Named {
   dispatches?: readonly number[]
   customers?: readonly number[]
   runs?: readonly number[]
+  labels?: readonly number[]
   series?: readonly number[]
   brands?: readonly number[]
   enclosures?: readonly number[]

@@ -84,13 +84,18 @@ export const insertLines = (shipmentId: number, lines: readonly LinePart[]) =>
     { shipmentId, lines: json(lines) },
   )
 
-/** Puts these parcels in the place of those there were. */
-export async function replaceParcels(shipmentId: number, parcels: readonly ParcelFacts[]): Promise<void> {
-  await run('delete from parcel where shipment_id = $shipmentId', { shipmentId })
+/** Puts these parcels in the place of those there were, each in the one of its number. */
+export async function keepParcels(shipmentId: number, parcels: readonly ParcelFacts[]): Promise<void> {
+  await run('delete from parcel where shipment_id = $shipmentId and number > $count', {
+    shipmentId,
+    count: parcels.length,
+  })
   await run(
     `insert into parcel (shipment_id, number, box, weight, contents)
     select $shipmentId, p.place, p.parcel ->> 'box', (p.parcel ->> 'weight')::numeric, p.parcel -> 'contents'
-    from jsonb_array_elements($parcels::jsonb) with ordinality as p (parcel, place)`,
+    from jsonb_array_elements($parcels::jsonb) with ordinality as p (parcel, place)
+    on conflict (shipment_id, number) do update
+      set box = excluded.box, weight = excluded.weight, contents = excluded.contents`,
     { shipmentId, parcels: json(parcels) },
   )
 }
@@ -136,7 +141,7 @@ export const updateShipment = (given: {
   )
 
 export const shipmentRow = (id: number) =>
-  one<Omit<ShipmentView, 'lines' | 'parcels' | 'services' | 'boxes' | 'papers' | 'history'>>(
+  one<Omit<ShipmentView, 'lines' | 'parcels' | 'services' | 'boxes' | 'papers' | 'labels' | 'history'>>(
     `select s.id, s.label, s.number, s.state, s.day::text "day", s.delivery, s.service, s.remarks, s.version,
       s.made_at "madeAt", s.made_by "madeBy", o.id "orderId", o.number "orderNumber", o.status "orderStatus",
       c.id "customerId", c.name "customerName", b.code brand, c.language,

@@ -1,48 +1,38 @@
-import { dayInZone, type Day } from '../../../core/documents/days'
+import type { Day } from '../../../core/documents/days'
 import type { Address } from '../../../core/documents/facts'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import type { Language } from '../../../core/money/format'
-import { draftStatus } from '../../../core/orders/statuses'
-import { checkParcels, proposeParcels, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
-import { allLeft, checkShipped, type LinePart, type LineStanding } from '../../../core/shipping/quantities'
+import { checkParcels, isSameParcel, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
 import { shipmentLifecycle, type ShipmentState } from '../../../core/shipping/states'
-import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
-import { HouseEvent, Shipment } from '../../db/models'
-import { addJob } from '../../queue/add'
 import { undoPrepared } from '../documents/prepare-by-hand'
 import { historyOf, noteAll, type HistoryEntry } from '../history/history'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { markStale } from '../outbox/stale'
 import type { Principal } from '../people/principal'
-import { standingOfOrders, type StandingLine } from './parts'
+import { giveLabelsBack, labelsOf, refuseLabelled, type LabelView } from './labels'
+import { standingLabels } from './labels-queries'
+import { countWords, nameOf, shown, type LineToShip } from './pack'
+import { standingOfOrders } from './parts'
 import {
   documentsOfShipment,
-  insertLines,
+  keepParcels,
   linesOfShipment,
   lockOrderToShip,
   lockShipment,
-  nextNumber,
-  orderCalled,
-  orderToShip,
   papersOfShipment,
   parcelsOfShipments,
-  replaceParcels,
   servicesUsed,
-  shipmentFacts,
   shipmentRow,
   updateShipment,
-  type OrderToShip,
 } from './queries'
 
 /*
- * Goods of an order that go out: packed, changed, taken back. Called by the order, the shipment's own screen and the
- * demo's loader. Each call is one transaction under the order's lock, so that two people ship nothing twice; what is
- * told to routines is written in it.
- * Refuses an order that is not confirmed, held or withdrawn, and more than is left.
+ * A shipment once it is packed: seen, changed, taken back. Called by its own screen and the demo's loader. Each call is
+ * one transaction under the order's lock.
  */
 
 export interface ShipmentRow {
@@ -59,35 +49,6 @@ export interface ShipmentRow {
   parcels: number
   /** Of all parcels, in kilograms; null where one was not weighed. */
   weight: string | null
-}
-
-/** A line of an order as the screens of shipments show it. */
-export interface LineToShip extends LineStanding {
-  item: string
-  description: string
-  detail: string | null
-  unit: string
-  /** Kilograms of one; null where nobody said. */
-  each: string | null
-  place: string
-  gtin: string
-}
-
-export interface ShipmentPlan {
-  orderId: number
-  orderNumber: string
-  customerName: string
-  /** Why nothing of it can be shipped now; null where it can. */
-  refused: string | null
-  delivery: Address | null
-  day: Day
-  lines: LineToShip[]
-  /** All that is left, as it would be packed. */
-  parcels: ParcelFacts[]
-  /** Services that were used before, the newest first. */
-  services: string[]
-  /** What the house packs into. */
-  boxes: Box[]
 }
 
 export interface ShipmentView {
@@ -127,155 +88,8 @@ export interface ShipmentView {
     number: string | null
     voided: boolean
   }[]
+  labels: LabelView[]
   history: HistoryEntry[]
-}
-
-export interface NewShipment {
-  lines: LinePart[]
-  /** Left out, as they are proposed. */
-  parcels?: ParcelFacts[]
-  day?: Day
-  service?: string
-  remarks?: string
-  /** Left out, where the order goes. */
-  delivery?: Address
-}
-
-/** Why nothing of an order is shipped; undefined where it may be. */
-function refusalOf({ number, status, stopped, delivery, customerName }: OrderToShip): Refusal | undefined {
-  if (status === draftStatus || stopped !== null)
-    return new Refusal('not-shipped', { values: { order: number, status } })
-  if (!delivery) return new Refusal('ship-to-nobody', { values: { customer: customerName } })
-  return undefined
-}
-
-const shown = ({
-  position,
-  item,
-  description,
-  detail,
-  unit,
-  each,
-  place,
-  gtin,
-  ordered,
-  shipped,
-  cancelled,
-  left,
-}: StandingLine): LineToShip => ({
-  position,
-  item,
-  description,
-  detail,
-  unit,
-  each,
-  place,
-  gtin,
-  ordered,
-  shipped,
-  cancelled,
-  left,
-})
-
-const nameOf = (lines: readonly StandingLine[]) => (position: number) =>
-  lines.find((line) => line.position === position)?.description ?? `line ${position}`
-
-const withWeights = (parts: readonly LinePart[], lines: readonly StandingLine[]) =>
-  parts.map((part) => ({
-    ...part,
-    each: lines.find(({ position }) => position === part.position)?.each ?? null,
-  }))
-
-/** What of an order could be shipped now, and how it would be packed. @throws Refusal "no-such-order" */
-export async function planShipment(orderId: number): Promise<ShipmentPlan> {
-  const order = await orderToShip(orderId)
-  if (!order) throw new Refusal('no-such-order', { status: 404 })
-  const lines = (await standingOfOrders([orderId])).get(orderId)!
-  const { boxes, timeZone } = await company()
-  return {
-    orderId,
-    orderNumber: order.number,
-    customerName: order.customerName,
-    refused: refusalOf(order)?.message ?? null,
-    delivery: order.delivery,
-    day: dayInZone(clock.now(), timeZone),
-    lines: lines.map(shown),
-    parcels: proposeParcels(withWeights(allLeft(lines), lines), boxes),
-    services: (await servicesUsed()).map(({ service }) => service),
-    boxes,
-  }
-}
-
-/**
- * The plan of the order with a number, whatever its case, or of which a shipment has it.
- * @throws Refusal "no-such-number" where none of the person's brands has it
- */
-export async function planByCode(code: string, who: Principal): Promise<ShipmentPlan> {
-  const order = await orderCalled(code.trim(), who)
-  if (!order) throw new Refusal('no-such-number', { status: 404, values: { code } })
-  return planShipment(order.id)
-}
-
-/**
- * Packs what of an order goes. @returns the shipment's id
- * @throws Refusal "no-such-order", "not-shipped", "ship-to-nobody", "over-left", "nothing-to-ship", "parcels-differ"
- */
-export async function makeShipment(orderId: number, wanted: NewShipment, who: Principal): Promise<number> {
-  const { boxes, timeZone } = await company()
-  return inTransaction(async () => {
-    const order = await lockOrderToShip(orderId)
-    if (!order) throw new Refusal('no-such-order', { status: 404 })
-    const refused = refusalOf(order)
-    if (refused && !(refused.code === 'ship-to-nobody' && wanted.delivery)) throw refused
-    const lines = (await standingOfOrders([orderId])).get(orderId)!
-    const going = checkShipped(lines, wanted.lines, nameOf(lines))
-    const parcels = wanted.parcels ?? proposeParcels(withWeights(going, lines), boxes)
-    checkParcels(parcels, going, nameOf(lines))
-    const { number } = (await nextNumber(orderId))!
-    const { id, label } = await Shipment.create({
-      orderId,
-      brandId: order.brandId,
-      customerId: order.customerId,
-      number,
-      label: `${order.number}/${number}`,
-      day: wanted.day ?? dayInZone(clock.now(), timeZone),
-      delivery: wanted.delivery ?? order.delivery!,
-      service: wanted.service?.trim() ?? '',
-      remarks: wanted.remarks?.trim() ?? '',
-      madeAt: clock.now(),
-      madeBy: who.name,
-    })
-    await insertLines(id, going)
-    await replaceParcels(id, parcels)
-    await tellRoutines(id, who)
-    await noteAll([
-      {
-        sourceId: id,
-        actor: who.name,
-        words: `${label} was packed: ${countWords(going.length, 'line')} in ${countWords(parcels.length, 'parcel')}.`,
-      },
-    ])
-    publish('order', [orderId])
-    return id
-  })
-}
-
-const countWords = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
-
-async function tellRoutines(id: number, who: Principal): Promise<void> {
-  const facts = (await shipmentFacts(id))!
-  const event = await HouseEvent.create({
-    kind: 'shipment packed',
-    sourceId: id,
-    facts,
-    schemaVersion: 4,
-    at: clock.now(),
-    actor: who.name,
-    lookedAt: null,
-    onlyRoutine: null,
-    documentId: null,
-  })
-  await addJob('look-at-events', { eventIds: [event.id] })
 }
 
 /** @throws Refusal "no-such-shipment" */
@@ -294,6 +108,7 @@ export async function shipmentView(id: number): Promise<ShipmentView> {
     services: (await servicesUsed()).map(({ service }) => service),
     boxes: (await company()).boxes,
     papers: await papersOfShipment(id),
+    labels: await labelsOf(id),
     history: await historyOf({ sourceId: id }),
   }
 }
@@ -318,6 +133,7 @@ export async function changeShipment(id: number, change: ShipmentChange, who: Pr
     const shipment = await lockToChange(id, change.version)
     const lines = (await standingOfOrders([shipment.orderId])).get(shipment.orderId)!
     checkParcels(change.parcels, await linesOfShipment(id), nameOf(lines))
+    await refuseChangedLabels(id, change)
     await updateShipment({
       id,
       day: change.day,
@@ -325,7 +141,7 @@ export async function changeShipment(id: number, change: ShipmentChange, who: Pr
       remarks: change.remarks.trim(),
       delivery: change.delivery,
     })
-    await replaceParcels(id, change.parcels)
+    await keepParcels(id, change.parcels)
     await markStale('source', id)
     await noteAll([
       {
@@ -338,6 +154,19 @@ export async function changeShipment(id: number, change: ShipmentChange, who: Pr
     return shipment.version + 1
   })
 }
+
+/** A label says what its parcel weighs and where it goes: neither changes while one stands. */
+async function refuseChangedLabels(id: number, { parcels, delivery }: ShipmentChange): Promise<void> {
+  const before = await parcelsOfShipments([id])
+  const { delivery: sentTo } = (await shipmentRow(id))!
+  const stays = JSON.stringify(addressOf(sentTo)) === JSON.stringify(addressOf(delivery))
+  await refuseLabelled(id, (number) => {
+    const [one, now] = [before[number - 1], parcels[number - 1]]
+    return stays && !!one && !!now && before.length === parcels.length && isSameParcel(one, now)
+  })
+}
+
+const addressOf = ({ name, attention = '', lines, country }: Address) => [name, attention, lines, country]
 
 /** @throws Refusal where it is not there, was taken back or was changed by somebody else */
 async function lockToChange(id: number, version: number) {
@@ -355,7 +184,7 @@ async function lockToChange(id: number, version: number) {
 
 /**
  * Takes a shipment back: all of it is left to ship again, and what was prepared for it goes. Documents that were issued
- * stay, once a person said so.
+ * stay, once a person said so; labels are given back.
  * @throws Refusal "no-such-shipment", "changed-meanwhile", "shipment-taken-back"; "shipment-documented" where documents
  * are issued and nobody said that they stay
  */
@@ -375,6 +204,18 @@ export async function takeShipmentBack(
           shipment: shipment.label,
         },
       })
+    const labels = await standingLabels(id)
+    if (labels.length > 0 && !despite)
+      throw new Refusal('labels-stand', {
+        values: {
+          labels: labels.map((one) => one.tracking || `parcel ${one.parcel}`).join(', '),
+          shipment: shipment.label,
+        },
+      })
+    await giveLabelsBack(
+      labels.filter(({ state }) => state === 'asked' || state === 'made').map((one) => one.id),
+      who,
+    )
     await moveRows({ table: 'shipment', lifecycle: shipmentLifecycle }, 'take back', [id], {
       version: version + 1,
     })

@@ -10,6 +10,7 @@ import type { Addressing, PaperContext } from '../documents/paper-context'
 import type { Source } from '../documents/sources'
 import { standingOfOrders, type StandingLine } from './parts'
 import { shippedParts, type ShippedPart } from './parts-queries'
+import { printedOn, unprintedLabels, unprintVoided } from './labels-queries'
 import { parcelsOfShipments } from './queries'
 import { shipmentSubjects, shipmentToRefuse, shipmentVersions, wordsOfLines } from './source-queries'
 
@@ -35,6 +36,7 @@ async function loadShipmentContexts(
     (contact) => contact.customerId,
   )
   const house = await houseContext(kind)
+  const labels = groupBy(kind === labelKind ? await unprintedLabels(ids) : [], (label) => label.shipmentId)
   return new Map(
     shipments.map(({ orderId, day, service, remarks, sentTo, shipmentState, ...subject }) => {
       const shipment: ShipmentFacts = {
@@ -44,6 +46,12 @@ async function loadShipmentContexts(
         delivery: sentTo,
         lines: linesOf(subject.sourceId, parts.get(orderId) ?? [], standing.get(orderId) ?? []),
         parcels: (parcels.get(subject.sourceId) ?? []).map(packed),
+        ...(kind === labelKind
+          ? {
+              labels: (labels.get(subject.sourceId) ?? []).map(bought),
+              printing: house.company.labelPrinting,
+            }
+          : {}),
       }
       const context = contextOf(
         kind,
@@ -55,13 +63,24 @@ async function loadShipmentContexts(
         addressing,
         house,
       )
-      return [
-        subject.sourceId,
-        shipmentState === 'packed' ? context : { ...context, nothing: 'The shipment was taken back.' },
-      ]
+      return [subject.sourceId, { ...context, ...nothingOf(shipmentState, shipment) }]
     }),
   )
 }
+
+/** Why no document is made of it. */
+function nothingOf(state: string, { labels }: ShipmentFacts): { nothing?: string } {
+  if (state !== 'packed') return { nothing: 'The shipment was taken back.' }
+  if (labels?.length === 0) return { nothing: 'No label was bought for it that is not on a document yet.' }
+  return {}
+}
+
+const bought = ({
+  shipmentId: _,
+  goesOn: __,
+  askedBy: ___,
+  ...label
+}: Awaited<ReturnType<typeof unprintedLabels>>[number]) => label
 
 const packed = ({ box, weight, contents }: ParcelFacts): ParcelFacts => ({ box, weight, contents })
 
@@ -108,9 +127,25 @@ async function refusal(kind: DocumentKind, id: number, despite: boolean): Promis
   return undefined
 }
 
+const labelKind: DocumentKind = 'shipping label'
+
 export const shipmentSource: Source = {
   table: 'shipment',
   load: loadShipmentContexts,
   versions: shipmentVersions,
   refusal,
+  // labels that are bought later are another document
+  occasion: (_kind, { source }) => {
+    const first = source.shipment?.labels?.[0]
+    return first ? `label ${first.id}` : ''
+  },
+  issuedKinds: [labelKind],
+  issued: async ({ source }, documentId) => {
+    const labels = source.shipment?.labels ?? []
+    await printedOn(
+      documentId,
+      labels.map(({ id }) => id),
+    )
+  },
+  voided: unprintVoided,
 }

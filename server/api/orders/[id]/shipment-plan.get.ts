@@ -1,6 +1,6 @@
 import { idParam } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { planShipment } from '../../../services/shipping/shipments'
+import { planShipment } from '../../../services/shipping/pack'
 
 /** What of an order is left to ship, and how that would be packed. */
 export default route<{ id: number }>(

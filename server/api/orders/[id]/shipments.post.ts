@@ -1,6 +1,6 @@
 import { day, idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { makeShipment, type NewShipment } from '../../../services/shipping/shipments'
+import { makeShipment, type NewShipment } from '../../../services/shipping/pack'
 import { going, parcels, parts, shipTo } from '../../shipments/shipment.check'
 
 /** Packs what of an order goes: a shipment of its own. */

@@ -1,0 +1,62 @@
+/** Where a label stands on its sheet: millimetres from the left and the top edge. */
+export interface LabelSlot {
+  x: number
+  y: number
+}
+
+interface FormatFacts {
+  /** What it is called where it is chosen. */
+  words: string
+  /** Of the sheet, in millimetres. */
+  page: { width: number; height: number }
+  label: { width: number; height: number }
+  /** From the first to the last. */
+  slots: readonly LabelSlot[]
+}
+
+const alone: readonly LabelSlot[] = [{ x: 0, y: 0 }]
+const single = (words: string, width: number, height: number): FormatFacts => ({
+  words,
+  page: { width, height },
+  label: { width, height },
+  slots: alone,
+})
+
+/** What labels are printed on. A4 (ISO 216) holds four of A6. */
+export const labelFormats = {
+  '100x150': single('100 × 150 mm', 100, 150),
+  '4x6': single('4 × 6 inches', 101.6, 152.4),
+  A6: single('A6', 105, 148),
+  A4: {
+    words: 'four on A4',
+    page: { width: 210, height: 297 },
+    label: { width: 105, height: 148.5 },
+    slots: [
+      { x: 0, y: 0 },
+      { x: 105, y: 0 },
+      { x: 0, y: 148.5 },
+      { x: 105, y: 148.5 },
+    ],
+  },
+} as const satisfies Record<string, FormatFacts>
+
+export type LabelFormat = keyof typeof labelFormats
+export const labelFormatNames = Object.keys(labelFormats) as LabelFormat[]
+
+/** How labels are printed: on what, and which place of the first sheet is the first free one, from 1. */
+export interface LabelPrinting {
+  format: LabelFormat
+  from: number
+}
+
+export const usualPrinting: LabelPrinting = { format: '100x150', from: 1 }
+
+/** The sheet, from 0, and the place of each of so many labels. */
+export function placesOf({ format, from }: LabelPrinting, count: number): (LabelSlot & { sheet: number })[] {
+  const slots: readonly LabelSlot[] = labelFormats[format].slots
+  const first = Math.min(Math.max(from, 1), slots.length) - 1
+  return Array.from({ length: count }, (_, label) => ({
+    ...slots[(first + label) % slots.length]!,
+    sheet: Math.floor((first + label) / slots.length),
+  }))
+}

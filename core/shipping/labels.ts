@@ -1,0 +1,160 @@
+import { lifecycle } from '../lifecycle'
+import { Decimal, moneyText, type Currency, type DecimalText } from '../money/decimal'
+import type { ContactRole } from '../preferences/recipients'
+import type { SendingHours, Trust } from '../routines/sentence'
+import type { Misfit } from './carriers'
+import type { Size } from './parcels'
+
+/**
+ * A label as it is bought of a carrier. "asked": to be booked. "booking": its key was written down and the carrier is
+ * being called: from then on it may have been bought. "unclear": nobody knows whether it was. "made": the carrier has
+ * it. "cancelling": it is to be given back. "refused": it was not bought, and why is said. "closed": nobody wants it
+ * any more.
+ */
+export const labelStates = [
+  'asked',
+  'booking',
+  'unclear',
+  'made',
+  'cancelling',
+  'cancelled',
+  'refused',
+  'closed',
+] as const
+export type LabelState = (typeof labelStates)[number]
+
+export type LabelEvent =
+  | 'book'
+  /** The carrier certainly did not get it: it is asked for again later. */
+  | 'wait'
+  | 'lose'
+  /** The carrier was asked in vain, and is again. */
+  | 'ask'
+  | 'have'
+  | 'refuse'
+  | 'cancel'
+  /** Taken back before the carrier was called. */
+  | 'withdraw'
+  | 'given back'
+  /** The carrier does not take it back. */
+  | 'keep'
+  | 'close'
+
+export const labelLifecycle = lifecycle<LabelState, LabelEvent>({
+  asked: { book: 'booking', refuse: 'refused', withdraw: 'closed' },
+  booking: { wait: 'asked', lose: 'unclear', have: 'made', refuse: 'refused' },
+  unclear: { ask: 'unclear', have: 'made', refuse: 'refused' },
+  made: { cancel: 'cancelling' },
+  cancelling: { ask: 'cancelling', 'given back': 'cancelled', keep: 'made' },
+  cancelled: {},
+  refused: { close: 'closed' },
+  closed: {},
+})
+
+/** Those that keep another from being bought for the same parcel. */
+export const standingLabelStates: readonly LabelState[] = [
+  'asked',
+  'booking',
+  'unclear',
+  'made',
+  'cancelling',
+]
+
+/** Those in which it is not decided yet whether there is a label. */
+export const openLabelStates: readonly LabelState[] = ['asked', 'booking', 'unclear']
+
+/** Why there is no label: a misfit of ours, or what the carrier answered. */
+export const labelFailures = [
+  'country',
+  'address',
+  'weight',
+  'size',
+  'price',
+  'not weighed',
+  'no service',
+  'no answer',
+  'sign-in',
+  'inside',
+  'not bought',
+  'not understood',
+] as const
+export type LabelFailure = (typeof labelFailures)[number]
+
+export const misfitFailure = (misfit: Misfit): LabelFailure => misfit
+
+interface FailureFacts {
+  /** What happened, in a clerk's words. */
+  words: string
+  remedy: string
+}
+
+/** What each failure is called, and what helps. */
+export const failureFacts: Readonly<Record<LabelFailure, FailureFacts>> = {
+  country: { words: 'The service does not go to this country.', remedy: 'Choose another service.' },
+  address: { words: 'The carrier does not take this address.', remedy: 'Correct where it goes.' },
+  weight: {
+    words: 'The parcel is too heavy for the service.',
+    remedy: 'Choose another service or split it.',
+  },
+  size: { words: 'The parcel is too large for the service.', remedy: 'Choose another service or box.' },
+  price: { words: 'The carrier has no price for this parcel.', remedy: 'Choose another service.' },
+  'not weighed': { words: 'The parcel was not weighed.', remedy: 'Enter its weight.' },
+  'no service': { words: 'No service takes this shipment.', remedy: 'Ship it another way, or split it.' },
+  'no answer': { words: 'The carrier does not answer.', remedy: 'Make the label again later, or by hand.' },
+  'sign-in': { words: 'The carrier does not let us sign in.', remedy: 'Check its key in Settings.' },
+  inside: {
+    words: 'The carrier’s address lies inside our own network, and that is not allowed.',
+    remedy: 'Check its address in Settings.',
+  },
+  'not bought': {
+    words: 'The line broke while it was booked, and the carrier has no label of it.',
+    remedy: 'Make the label again.',
+  },
+  'not understood': {
+    words: 'The carrier answered something that we do not understand.',
+    remedy: 'Make the label by hand at the carrier, and tell your IT.',
+  },
+}
+
+/** Seconds until the carrier is called once more after so many calls without an answer: a minute to half an hour. */
+export const callAgainAfter = (tries: number): number => Math.min(60 * 2 ** Math.max(0, tries - 1), 1800)
+
+/** After so many calls without an answer a label is refused, so that a person decides: about four hours. */
+export const mostCalls = 12
+
+/** What a carrier is asked for a label, as it was when it was asked. Kilograms, millimetres. */
+export interface AskedOfCarrier {
+  /** As printed, the name first. */
+  to: string[]
+  /** ISO 3166-1 alpha-2. */
+  country: string
+  weight: DecimalText
+  size: Size | null
+  order: string
+  isReturn: boolean
+}
+
+/** How the document of a label goes on once all labels of its shipment are there. */
+export interface GoesOn {
+  /** Null where a person made them. */
+  routine: { id: number; version: number } | null
+  role: ContactRole
+  copyTo: string[]
+  trust: Trust
+  delayMinutes: number
+  hours: SendingHours | null
+}
+
+/** What labels cost together, by currency; those without a price cost nothing that is known. */
+export function costOf(labels: readonly { price: DecimalText | null; currency: Currency | null }[]): Cost[] {
+  const sums = new Map<Currency, Decimal>()
+  for (const { price, currency } of labels)
+    if (price !== null && currency !== null)
+      sums.set(currency, (sums.get(currency) ?? new Decimal(0)).plus(price))
+  return [...sums].map(([currency, sum]) => ({ currency, amount: moneyText(sum, currency) }))
+}
+
+export interface Cost {
+  amount: DecimalText
+  currency: Currency
+}

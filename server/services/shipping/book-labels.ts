@@ -1,0 +1,272 @@
+import { randomUUID } from 'node:crypto'
+import {
+  callAgainAfter,
+  failureFacts,
+  mostCalls,
+  type LabelFailure,
+  type LabelState,
+} from '../../../core/shipping/labels'
+import { sscc } from '../../../core/shipping/sscc'
+import { clock } from '../../clock'
+import { config } from '../../config'
+import { inTransaction } from '../../db/connection'
+import { moveRows, type Columns } from '../../db/move'
+import { log } from '../../log'
+import { CarrierFailure, type Booked, type Carrier } from '../../outside/carrier/carrier'
+import { keepFile } from '../../outside/filestore/store'
+import { addJob } from '../../queue/add'
+import { company } from '../house/house'
+import { gate } from '../house/queries'
+import { noteAll } from '../history/history'
+import { publish } from '../live/publish'
+import { markStale } from '../outbox/stale'
+import { theHouse } from '../people/principal'
+import { carrierToAsk } from './carriers'
+import { markDown, markUp } from './carriers-queries'
+import { labelTable } from './labels'
+import { lockShipment } from './queries'
+import {
+  isLabelComing,
+  lockClaimed,
+  lockDueLabel,
+  moveLabelsVersion,
+  type LabelToBook,
+} from './labels-queries'
+
+/*
+ * Calls carriers: buys labels, asks by our key what became of those whose line broke, gives labels back. Called by
+ * book-labels and the sweeper. The key stands in the row and "booking" is committed before the carrier is called.
+ * Dies half-way: a booking whose worker is gone is "unclear", asked for by its key and never bought again by itself.
+ * Refuses nothing; while everything is paused or a rehearsal is on nothing is asked.
+ */
+
+/*
+ * What came of a call is written under the shipment's lock, taken before the label's: of two labels that end at one
+ * instant the later one sees the other.
+ */
+
+/** Does what is due of these labels, each by itself and several at once. */
+export async function bookLabels(ids: readonly number[]): Promise<void> {
+  const { paused, rehearsalSince } = await gate()
+  if (paused || rehearsalSince) return
+  await Promise.all(
+    ids.map(async (id) => {
+      await buy(id)
+      await askAfter(id)
+      await giveBack(id)
+    }),
+  )
+}
+
+/** Buys a label that is asked for. */
+async function buy(id: number): Promise<void> {
+  const claim = randomUUID()
+  const label = await inTransaction(async () => {
+    const now = clock.now()
+    const due = await lockDueLabel(id, 'asked', now)
+    if (!due) return undefined
+    await moveRows(labelTable, 'book', [id], {
+      claim,
+      claimed_until: new Date(now.getTime() + config.labelLeaseSeconds * 1000),
+      tries: due.tries + 1,
+    })
+    return { ...due, tries: due.tries + 1 }
+  })
+  if (!label) return
+  const carrier = await ofCarrier(label)
+  const answer = await outcome(() => carrier.book(bookingOf(label)))
+  await inTransaction(async () => {
+    await lockShipment(label.shipmentId)
+    const mine = await lockClaimed(id, claim)
+    if ('booked' in answer) await have(label, answer.booked, mine?.state)
+    else if (mine) await notBooked(label, answer.failed)
+  })
+}
+
+const bookingOf = ({ key, service, asked, parcel, parcels }: LabelToBook) => ({
+  key,
+  service,
+  to: asked.to,
+  country: asked.country,
+  weight: asked.weight,
+  size: asked.size,
+  parcel,
+  of: parcels,
+  order: asked.order,
+  isReturn: asked.isReturn,
+  tell: '',
+})
+
+/** The carrier of a label; one whose key cannot be opened answers everything with that. */
+async function ofCarrier({ carrierId }: LabelToBook): Promise<Carrier> {
+  try {
+    return await carrierToAsk(carrierId)
+  } catch (error) {
+    const refuse = () => Promise.reject(new CarrierFailure('sign-in', true, (error as Error).message))
+    return { services: refuse, book: refuse, find: refuse, cancel: refuse, track: refuse }
+  }
+}
+
+type Outcome<Result> = { booked: Result } | { failed: CarrierFailure }
+
+/** What came of a call; what nobody foresaw may have come about. */
+async function outcome<Result>(act: () => Promise<Result>): Promise<Outcome<Result>> {
+  try {
+    return { booked: await act() }
+  } catch (error) {
+    if (error instanceof CarrierFailure) return { failed: error }
+    log.error({ error: String(error) }, 'a carrier was called in vain')
+    return { failed: new CarrierFailure('not understood', false, String(error)) }
+  }
+}
+
+/** The carrier has it: written down whatever was thought of it meanwhile. */
+async function have(label: LabelToBook, booked: Booked, state: LabelState | undefined): Promise<void> {
+  const { id, shipmentId, parcel } = label
+  const { gs1Prefix } = await company()
+  const moved = await moveRows(labelTable, 'have', state ? [id] : [], {
+    ...cleared,
+    tracking: booked.tracking,
+    tracking_url: booked.trackingUrl,
+    barcode: booked.barcode,
+    price: booked.price,
+    currency: booked.currency,
+    sscc: gs1Prefix ? sscc(gs1Prefix, id) : '',
+    file: booked.label ? await keepFile(booked.label, 'application/pdf') : null,
+    made_at: clock.now(),
+    way: 'announced',
+    way_at: clock.now(),
+  })
+  await markUp(label.carrierId)
+  if (moved.length === 0) {
+    // its answer came after somebody decided that there is none
+    log.error({ label: id, tracking: booked.tracking }, 'a label came too late')
+    await say(
+      label,
+      `The carrier has a label for parcel ${parcel} after all: ${booked.tracking}. Give it back there.`,
+    )
+    return
+  }
+  await say(
+    label,
+    `The label of parcel ${parcel} is bought: ${booked.tracking}, ${booked.price} ${booked.currency}.`,
+  )
+  await moveLabelsVersion(shipmentId)
+  await markStale('source', shipmentId)
+  await gather(label)
+}
+
+const cleared: Columns = { claim: null, claimed_until: null, failure: null, reply: '' }
+
+/** A call to buy that failed: certain ones are refused or tried again, all others are unclear. */
+async function notBooked(label: LabelToBook, { failure, certain, message }: CarrierFailure): Promise<void> {
+  const now = clock.now()
+  if (!certain) {
+    await moveRows(labelTable, 'lose', [label.id], {
+      failure,
+      reply: message,
+      tries: 0,
+      next_try_at: later(config.labelAskSeconds),
+    })
+    await say(
+      label,
+      `The line broke while the label of parcel ${label.parcel} was booked (${message}). Asking the carrier.`,
+    )
+    await addJob('book-labels', { labelIds: [label.id] }, { runAt: later(config.labelAskSeconds) })
+    return
+  }
+  if (failure === 'no answer') {
+    await markDown(label.carrierId, now)
+    if (label.tries < mostCalls) {
+      const again = later(callAgainAfter(label.tries))
+      await moveRows(labelTable, 'wait', [label.id], {
+        ...cleared,
+        failure,
+        reply: message,
+        next_try_at: again,
+      })
+      await addJob('book-labels', { labelIds: [label.id] }, { runAt: again })
+      publish('order', [label.orderId])
+      return
+    }
+  }
+  await refuse(label, failure, message)
+}
+
+const later = (seconds: number) => new Date(clock.now().getTime() + seconds * 1000)
+
+async function refuse(label: LabelToBook, failure: LabelFailure, reply: string): Promise<void> {
+  await moveRows(labelTable, 'refuse', [label.id], { ...cleared, failure, reply, next_try_at: clock.now() })
+  const { words, remedy } = failureFacts[failure]
+  await say(label, `No label for parcel ${label.parcel}. ${words} ${remedy} The carrier said: ${reply}`)
+  await gather(label)
+}
+
+/** Asks the carrier by our key for a label that is unclear. That it has none is believed when it says so twice. */
+async function askAfter(id: number): Promise<void> {
+  const label = await inTransaction(async () => lockDueLabel(id, 'unclear', clock.now()))
+  if (!label) return
+  const carrier = await ofCarrier(label)
+  const answer = await outcome(() => carrier.find(label.key))
+  await inTransaction(async () => {
+    await lockShipment(label.shipmentId)
+    const now = await lockDueLabel(id, 'unclear', clock.now())
+    if (!now) return
+    if ('booked' in answer && answer.booked) return have(now, answer.booked, 'unclear')
+    if ('booked' in answer && now.tries > 0) return refuse(now, 'not bought', 'there is none under our key')
+    const tries = now.tries + ('booked' in answer ? 1 : 0)
+    const seconds = 'failed' in answer ? callAgainAfter(5) : config.labelAskSeconds
+    await moveRows(labelTable, 'ask', [id], { tries, next_try_at: later(seconds) })
+    await addJob('book-labels', { labelIds: [id] }, { runAt: later(seconds) })
+  })
+}
+
+/** Gives a label back at the carrier; giving back twice is no harm. */
+async function giveBack(id: number): Promise<void> {
+  const label = await inTransaction(async () => lockDueLabel(id, 'cancelling', clock.now()))
+  if (!label) return
+  const carrier = await ofCarrier(label)
+  const answer = await outcome(() => carrier.cancel(label.tracking))
+  await inTransaction(async () => {
+    await lockShipment(label.shipmentId)
+    const now = await lockDueLabel(id, 'cancelling', clock.now())
+    if (!now) return
+    if (
+      'failed' in answer &&
+      ['no answer', 'not understood'].includes(answer.failed.failure) &&
+      now.tries < mostCalls
+    ) {
+      const again = later(callAgainAfter(now.tries + 1))
+      await moveRows(labelTable, 'ask', [id], {
+        tries: now.tries + 1,
+        next_try_at: again,
+        reply: answer.failed.message,
+      })
+      await addJob('book-labels', { labelIds: [id] }, { runAt: again })
+      return
+    }
+    if ('booked' in answer && answer.booked) {
+      await moveRows(labelTable, 'given back', [id], cleared)
+      await say(now, `The label of parcel ${now.parcel}, ${now.tracking}, was given back.`)
+    } else {
+      const why = 'failed' in answer ? answer.failed.message : 'it is used already'
+      await moveRows(labelTable, 'keep', [id], { reply: why })
+      await say(now, `The carrier does not take the label of parcel ${now.parcel} back: ${why}.`)
+    }
+    await moveLabelsVersion(now.shipmentId)
+    await markStale('source', now.shipmentId)
+  })
+}
+
+async function say({ shipmentId, orderId }: LabelToBook, words: string): Promise<void> {
+  await noteAll([{ sourceId: shipmentId, actor: theHouse.name, words }])
+  publish('order', [orderId])
+  publish('line')
+}
+
+/** Has the document of a shipment's labels made once none of them is to come within moments. */
+async function gather({ shipmentId }: LabelToBook): Promise<void> {
+  const { coming } = (await isLabelComing(shipmentId))!
+  if (!coming)
+    await addJob('label-documents', { shipmentIds: [shipmentId] }, { key: `labels of ${shipmentId}` })
+}

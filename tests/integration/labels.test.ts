@@ -1,0 +1,333 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import type { AddressInfo } from 'node:net'
+import type { Server } from 'node:http'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { one, rows, run } from '../../server/db/connection'
+import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { voidDocument } from '../../server/services/documents/void'
+import { changeHouse } from '../../server/services/house/settings'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { bookLabels } from '../../server/services/shipping/book-labels'
+import { keepCarrier } from '../../server/services/shipping/carriers'
+import { askLabels, giveLabelsBack, labelsOf } from '../../server/services/shipping/labels'
+import { offersOf } from '../../server/services/shipping/offers'
+import { makeShipment } from '../../server/services/shipping/pack'
+import { changeShipment, shipmentView, takeShipmentBack } from '../../server/services/shipping/shipments'
+import { sweep } from '../../server/services/dispatch/sweep'
+import { Behaviour } from '../../standins/carrier/behaviour'
+import { Book } from '../../standins/carrier/book'
+import { carrier } from '../../standins/carrier/server'
+import { historyWords, until, useHouse } from './house'
+
+/* Labels bought of a carrier: at most one a parcel, whatever breaks. */
+const house = useHouse({ reports: false })
+const who = inTheNameOf('Col Varley')
+const folder = mkdtempSync(join(tmpdir(), 'clothespin-carrier-'))
+const book = new Book(folder)
+const behaviour = new Behaviour()
+let server: Server
+
+beforeAll(async () => {
+  process.env.CLOTHESPIN_LABEL_ASK_SECONDS = '0'
+  server = carrier(book, behaviour, 'the key')
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+  const { port } = server.address() as AddressInfo
+  await keepCarrier(null, {
+    name: 'Glenhaven Parcels',
+    kind: 'simulated',
+    address: `http://127.0.0.1:${port}`,
+    inside: true,
+    key: 'the key',
+    version: 1,
+  })
+})
+afterAll(() => {
+  server.closeAllConnections()
+  server.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+beforeEach(() => behaviour.play('none'))
+
+const item = (quantity: string) => ({
+  item: 'HB-10N',
+  description: 'Brood box',
+  detail: null,
+  unit: '',
+  quantity,
+  unitPrice: '41.50',
+  discountPercent: '0',
+  taxCode: 'standard',
+})
+
+/** A shipment in so many parcels of 4 kg; in Ireland where nothing else is said. */
+async function pack(
+  parcels = 1,
+  change: { weight?: string | null; service?: string; country?: string } = {},
+) {
+  const order = await house.newOrder({ lines: [item(String(parcels))], status: 'Packed' })
+  return makeShipment(
+    order,
+    {
+      lines: [{ position: 1, quantity: String(parcels) }],
+      service: change.service ?? '',
+      delivery: { name: 'Weir Store', lines: ['Weir Road 2', 'Marlbridge'], country: change.country ?? 'IE' },
+      parcels: Array.from({ length: parcels }, () => ({
+        box: '',
+        weight: change.weight === undefined ? '4' : change.weight,
+        contents: [{ position: 1, quantity: '1' }],
+      })),
+    },
+    who,
+  )
+}
+const statesOf = async (shipment: number) => (await labelsOf(shipment)).map(({ state }) => state)
+/** What the carrier sold for parcels of a shipment. */
+const soldFor = async (shipment: number) => {
+  const keys = await rows<{ key: string }>('select key from label where shipment_id = $1', [shipment])
+  return book.all().filter(({ reference }) => keys.some(({ key }) => key === reference))
+}
+const orderOf = async (shipment: number) =>
+  (await one<{ id: number }>('select order_id id from shipment where id = $1', [shipment]))!.id
+
+describe('labels of a shipment', () => {
+  test('are bought by the cheapest service that takes it, and printed as one document', async () => {
+    await changeHouse({ gs1Prefix: '5391234' })
+    const shipment = await pack(3)
+    const { offers, chosen } = await offersOf(shipment)
+    expect(offers.map(({ name, price }) => `${name} ${price}`)).toEqual([
+      'Economy 14.85',
+      'Next day 23.55',
+      'Return 24.9',
+      'Abroad 50.7',
+    ])
+    expect(chosen).toMatchObject({ name: 'Economy', source: 'the cheapest that takes it' })
+    expect(await askLabels(shipment, {}, who)).toEqual({
+      asked: 3,
+      refused: [],
+      otherwise: null,
+      service: 'Economy',
+    })
+    await house.settle()
+    const labels = await labelsOf(shipment)
+    expect(labels.map(({ state, price }) => `${state} ${price}`)).toEqual([
+      'made 4.95',
+      'made 4.95',
+      'made 4.95',
+    ])
+    const sold = await soldFor(shipment)
+    expect(new Set(labels.map(({ tracking }) => tracking))).toEqual(new Set(sold.map(({ number }) => number)))
+    const { papers } = await shipmentView(shipment)
+    expect(papers).toMatchObject([
+      { kind: 'shipping label', state: 'issued', number: expect.stringMatching(/^SL-/) },
+    ])
+    // it stands on the box: it waits for the printer
+    expect(
+      await rows(
+        `select channel, state
+        from dispatch d
+        join dispatch_document o on o.dispatch_id = d.id
+        where o.document_id = $1`,
+        [papers[0]!.documentId],
+      ),
+    ).toEqual([{ channel: 'paper', state: 'waiting' }])
+    const { pages } = (await one<{ pages: number }>(
+      'select pages from document_file where document_id = $1',
+      [papers[0]!.documentId],
+    ))!
+    expect(pages).toBe(3)
+    expect(await historyWords(await orderOf(shipment))).toContain('3 labels of “Economy” are being bought.')
+  })
+
+  test('are one each, however often and by how many they are asked for', async () => {
+    const shipment = await pack(2)
+    const asked = await Promise.allSettled([
+      askLabels(shipment, {}, who),
+      askLabels(shipment, {}, inTheNameOf('Maeve Tarrant')),
+    ])
+    expect(asked.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+    await house.settle()
+    await expect(askLabels(shipment, {}, who)).rejects.toMatchObject({ code: 'no-parcel-to-label' })
+    expect(await soldFor(shipment)).toHaveLength(2)
+  })
+
+  test('are another document where they are bought later', async () => {
+    const shipment = await pack(2)
+    behaviour.play('takes no address', { times: 1 })
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    expect((await statesOf(shipment)).toSorted()).toEqual(['made', 'refused'])
+    expect((await shipmentView(shipment)).papers).toHaveLength(1)
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    expect(await statesOf(shipment)).toEqual(['made', 'made'])
+    const { papers } = await shipmentView(shipment)
+    expect(papers.map(({ state }) => state)).toEqual(['issued', 'issued'])
+    expect(await soldFor(shipment)).toHaveLength(2)
+  })
+
+  test('are not bought where it goes by something else, and that is no failure', async () => {
+    const shipment = await pack(1, { service: 'Our own van' })
+    expect(await askLabels(shipment, {}, who)).toEqual({
+      asked: 0,
+      refused: [],
+      otherwise: 'Our own van',
+      service: null,
+    })
+    expect(await labelsOf(shipment)).toEqual([])
+  })
+
+  test.each([
+    ['not weighed', { weight: null }, 'not weighed'],
+    ['too heavy for all', { weight: '31' }, 'weight'],
+    ['too heavy for the service that it was given', { weight: '26', service: 'Economy' }, 'weight'],
+  ])('are refused before a carrier is asked: %s', async (_, change, failure) => {
+    const shipment = await pack(1, change)
+    const before = book.all().length
+    expect(await askLabels(shipment, {}, who)).toMatchObject({ asked: 0, refused: [{ parcel: 1, failure }] })
+    await house.settle()
+    expect(book.all()).toHaveLength(before)
+  })
+})
+
+describe('a carrier that', () => {
+  test('does not answer is called again, and nothing is bought twice', async () => {
+    const shipment = await pack()
+    behaviour.play('is down', { times: 1 })
+    await askLabels(shipment, {}, who)
+    // the connection stood: it may have been bought, so it is asked for and never bought by itself
+    await until('the label is refused', async () => (await statesOf(shipment))[0] === 'refused')
+    expect((await labelsOf(shipment))[0]).toMatchObject({ failure: 'not bought' })
+    expect(await soldFor(shipment)).toEqual([])
+  })
+
+  test('sells and breaks the line is asked by our key, and has sold one', async () => {
+    const shipment = await pack()
+    behaviour.play('sells and breaks the line', { times: 1 })
+    await askLabels(shipment, {}, who)
+    await until('the label is made', async () => (await statesOf(shipment))[0] === 'made')
+    expect(await soldFor(shipment)).toHaveLength(1)
+    await house.settle()
+    expect((await shipmentView(shipment)).papers).toMatchObject([{ state: 'issued' }])
+  })
+
+  test('is asked by a worker that dies leaves it unclear, and it is asked for', async () => {
+    const shipment = await pack()
+    await run(`update company set paused_at = now()`)
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    expect(await statesOf(shipment)).toEqual(['asked'])
+    // as a worker leaves it that wrote "booking" and died
+    const [label] = await labelsOf(shipment)
+    await run(
+      `update label
+      set state = 'booking', claim = gen_random_uuid(), claimed_until = now() - interval '1 second', tries = 1
+      where id = $1`,
+      [label!.id],
+    )
+    await run(`update company set paused_at = null`)
+    await sweep()
+    await bookLabels([label!.id])
+    await bookLabels([label!.id])
+    await until('the label is refused', async () => (await statesOf(shipment))[0] === 'refused')
+    expect((await labelsOf(shipment))[0]).toMatchObject({ failure: 'not bought' })
+    expect(await soldFor(shipment)).toEqual([])
+  })
+
+  test('lets nobody in is said to do so, at once', async () => {
+    const shipment = await pack()
+    behaviour.play('lets nobody sign in', { times: 1 })
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    expect((await labelsOf(shipment))[0]).toMatchObject({ state: 'refused', failure: 'sign-in' })
+  })
+})
+
+describe('a label that was bought', () => {
+  test('keeps its parcel and where it goes as they are; the rest of the shipment changes', async () => {
+    const shipment = await pack(2)
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    const { version, day, service, remarks, delivery, parcels } = await shipmentView(shipment)
+    const as = (change: object) =>
+      changeShipment(
+        shipment,
+        {
+          version,
+          day,
+          service,
+          remarks,
+          delivery,
+          parcels: parcels.map(({ id: _, ...one }) => one),
+          ...change,
+        },
+        who,
+      )
+    const heavier = parcels.map(({ id: _, ...one }, place) => (place === 1 ? { ...one, weight: '4.5' } : one))
+    await expect(as({ parcels: heavier })).rejects.toMatchObject({ code: 'label-of-parcel' })
+    await expect(as({ delivery: { ...delivery, lines: ['Other Road 1'] } })).rejects.toMatchObject({
+      code: 'label-of-parcel',
+    })
+    await as({ remarks: 'Ring at the gate' })
+    expect((await shipmentView(shipment)).labels.every(({ parcelId }) => parcelId !== null)).toBe(true)
+  })
+
+  test('is given back with its shipment once somebody said so, and at the carrier', async () => {
+    const shipment = await pack()
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    const { version } = await shipmentView(shipment)
+    await expect(takeShipmentBack(shipment, { version, despite: false }, who)).rejects.toThrow()
+    await takeShipmentBack(shipment, { version, despite: true }, who)
+    await house.settle()
+    expect(await statesOf(shipment)).toEqual(['cancelled'])
+    expect((await soldFor(shipment))[0]).toMatchObject({ cancelled: true })
+  })
+
+  test('is not taken back by the carrier once it is under way, and stays', async () => {
+    const shipment = await pack()
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    const [label] = await labelsOf(shipment)
+    book.goOn(label!.tracking, 'under way')
+    await giveLabelsBack([label!.id], who)
+    await house.settle()
+    expect(await labelsOf(shipment)).toMatchObject([{ state: 'made' }])
+    expect(await historyWords(await orderOf(shipment))).toContain(
+      'The carrier does not take the label of parcel 1 back: it is used already.',
+    )
+  })
+
+  test('given back before it is printed is on no document', async () => {
+    const shipment = await pack(2)
+    await run(`update company set paused_at = now()`)
+    await askLabels(shipment, {}, who)
+    const [first] = await labelsOf(shipment)
+    await giveLabelsBack([first!.id], who)
+    await run(`update company set paused_at = null`)
+    await bookLabels((await labelsOf(shipment)).map(({ id }) => id))
+    await house.settle()
+    expect(await soldFor(shipment)).toHaveLength(1)
+    expect((await shipmentView(shipment)).papers).toHaveLength(1)
+  })
+})
+
+test('while a rehearsal is on nothing is bought', async () => {
+  const shipment = await pack()
+  await run(`update company set rehearsal_since = now(), rehearsal_address = 'r@tansyhollow.example'`)
+  await expect(askLabels(shipment, {}, who)).rejects.toMatchObject({ code: 'label-in-rehearsal' })
+  await run(`update company set rehearsal_since = null`)
+})
+
+test('a document of labels that is voided frees them for another', async () => {
+  const shipment = await pack()
+  await askLabels(shipment, {}, who)
+  await house.settle()
+  const [paper] = (await shipmentView(shipment)).papers
+  await voidDocument(paper!.documentId!, 'printed wrong', who)
+  expect((await labelsOf(shipment))[0]!.documentId).toBeNull()
+  await sweep()
+  await house.settle()
+  expect(await issueInOneTransaction([], who)).toEqual([])
+})
