@@ -10,6 +10,7 @@ import { Rules } from '../standins/mail/rules'
 import { whatCameBack } from './answers'
 import { writeStatement } from './bank'
 import { loadHouse } from './house'
+import { labelShipments, startCarrier } from './labels'
 import { openNewest, wishForLinks } from './links'
 import { livePast } from './past'
 import { droppedAddress } from './today'
@@ -74,6 +75,9 @@ if (await one('select 1 as one from company')) {
     await dearDocuments()
     await stateAccounts(zone)
     await shipOrders()
+    const carrier = await startCarrier()
+    await labelShipments()
+    carrier.kill('SIGTERM')
   }
   await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')

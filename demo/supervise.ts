@@ -24,6 +24,7 @@ interface Kept {
   smtpPort: number
   mailboxPort: number
   returnPort: number
+  carrierPort: number
   loaded: boolean
 }
 
@@ -35,6 +36,8 @@ async function readKept(): Promise<Kept> {
     const kept = JSON.parse(readFileSync(keptFile, 'utf8')) as Kept
     for (const name of ['smtpPort', 'mailboxPort', 'returnPort'] as const)
       if (!(await portIsFree(kept[name]))) kept[name] = await freePort()
+    // the carrier's address is written down in the house: its port stays
+    kept.carrierPort ??= await freePort()
     return kept
   }
   return {
@@ -45,6 +48,7 @@ async function readKept(): Promise<Kept> {
     smtpPort: await freePort(),
     mailboxPort: await freePort(),
     returnPort: await freePort(),
+    carrierPort: await freePort(),
   }
 }
 
@@ -72,7 +76,10 @@ const say = (words: string) => console.log(`  ${words}`)
 say('Starting PostgreSQL …')
 await startCluster(cluster).catch((error: Error) => fail(error.message))
 const mailboxes = join(home, 'mailboxes')
-if (!kept.loaded) rmSync(mailboxes, { recursive: true, force: true })
+if (!kept.loaded) {
+  rmSync(mailboxes, { recursive: true, force: true })
+  rmSync(join(home, 'carrier'), { recursive: true, force: true })
+}
 const environment: NodeJS.ProcessEnv = {
   ...process.env,
   CLOTHESPIN_DATABASE_URL: await ensureDatabase(cluster, 'clothespin', { anew: !kept.loaded }),
@@ -86,6 +93,9 @@ const environment: NodeJS.ProcessEnv = {
   STANDIN_SMTP_PORT: String(kept.smtpPort),
   STANDIN_WEB_PORT: String(kept.mailboxPort),
   STANDIN_REPORT_PORT: String(kept.returnPort),
+  STANDIN_CARRIER_FOLDER: join(home, 'carrier'),
+  STANDIN_CARRIER_PORT: String(kept.carrierPort),
+  STANDIN_CARRIER_KEY: 'meadow-parcels',
   HOST: '127.0.0.1',
   NITRO_HOST: '127.0.0.1',
   PORT: String(webPort),
@@ -118,6 +128,7 @@ if (!kept.loaded) {
 const running = keepRunning(
   [
     { name: 'mail stand-in', file: '.build/js/mail-standin.mjs' },
+    { name: 'carrier stand-in', file: '.build/js/carrier-standin.mjs' },
     { name: 'worker', file: '.build/js/worker.mjs' },
     { name: 'web', file: '.output/server/index.mjs' },
   ],
@@ -136,6 +147,7 @@ if (!(await answers(webPort))) {
 console.log(`
   Clothespin is ready:   http://127.0.0.1:${webPort}
   The mailboxes:         http://127.0.0.1:${kept.mailboxPort}   (a stand-in; no mail leaves this computer)
+  The carrier:           http://127.0.0.1:${kept.carrierPort}   (a stand-in; nothing is really carried)
 
   Sign in as
 ${demoStaff()

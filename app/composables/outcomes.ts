@@ -5,6 +5,8 @@ export function outcomeWords(outcome: string): string {
   const words: Record<string, string> = {
     'goes by itself': t('routines.goesByItself'),
     prepared: t('routines.waitsInToCheck2'),
+    packed: t('routines.goodsArePacked'),
+    refused: t('routines.couldNotBeBought'),
     due: t('routines.listedInToSend'),
     already: t('routines.hasItAlready'),
     'not wanted': t('routines.notWanted'),

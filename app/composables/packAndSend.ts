@@ -1,11 +1,13 @@
 import { fetchPrepared, prepareDocuments, sendPrepared } from '../calls/prepared'
+import { makeLabels } from '../calls/labels'
 import { fetchShipment, makeShipment } from '../calls/shipments'
 import type { ParcelFacts } from '../../core/shipping/parcels'
 import type { DocumentKind } from '../../core/documents/kinds'
 
 /**
  * Packs what lies on the bench, has its documents prepared and sends what can go. What is packed stays packed where a
- * document cannot go: why it waits is in `refused`, and the shipment's screen has the remedy.
+ * document cannot go: why it waits is in `refused`, and the shipment's screen has the remedy. Labels are bought first:
+ * their document follows by itself.
  */
 export async function packAndSend(
   orderId: number,
@@ -17,7 +19,13 @@ export async function packAndSend(
     parcels,
   })
   const refused: string[] = []
-  for (const kind of kinds)
+  if (kinds.includes('shipping label'))
+    try {
+      await makeLabels(shipmentId, {})
+    } catch (error) {
+      refused.push((error as Error).message)
+    }
+  for (const kind of kinds.filter((one) => one !== 'shipping label'))
     try {
       await prepareDocuments({ kind, sourceIds: [shipmentId] })
     } catch (error) {

@@ -19,6 +19,7 @@ import PdfView from '../components/paper/PdfView.vue'
 import SendersList from '../components/mail/SendersList.vue'
 import SettingsNav from '../components/company/SettingsNav.vue'
 import SetUpGuide from '../components/company/SetUpGuide.vue'
+import ShippingSettings from '../components/company/ShippingSettings.vue'
 import StandingTexts from '../components/texts/StandingTexts.vue'
 import EnclosureList from '../components/enclosures/EnclosureList.vue'
 import StaffList from '../components/people/StaffList.vue'
@@ -38,6 +39,7 @@ const companyParts = [
   'Documents',
   'Orders',
   'Customers',
+  'Shipping',
   'Standing texts',
   'Enclosures',
   'Own fields',
@@ -163,6 +165,7 @@ const version = computed(() =>
         <OwnFieldList v-else-if="section === 'Own fields'" />
         <StandingTexts v-else-if="section === 'Standing texts'" />
         <EnclosureList v-else-if="section === 'Enclosures'" />
+        <ShippingSettings v-else-if="section === 'Shipping'" />
         <OrderLists v-else-if="section === 'Orders'" />
         <MailAccounts v-else-if="section === 'Mail accounts' && session.may('supervisor')" />
         <StaffList v-else-if="section === 'People' && session.may('supervisor')" />

@@ -1,5 +1,6 @@
 import { channelFacts, channelsFor, type ChannelName } from './channels'
 import {
+  namedOnly,
   recipientsFor,
   united,
   type Channel,
@@ -33,7 +34,8 @@ export interface Delivery {
  * now. Preparing, sending, the trial, the customer's screen and "why" ask here.
  */
 export function deliveryOf(of: DeliveryQuestion): Delivery {
-  const channel = of.preference?.channel ?? 'email'
+  // what goes to others than the customer is not the customer's to wish
+  const channel = of.role === namedOnly ? 'email' : (of.preference?.channel ?? 'email')
   const chosen = of.toAddresses ?? null
   const channels = channelsFor(channel)
   if (chosen !== null && !channels.includes('email')) channels.unshift('email')
@@ -42,13 +44,13 @@ export function deliveryOf(of: DeliveryQuestion): Delivery {
   const recipients = own.length === 0 ? [] : united([...own, ...furtherCopies(of)])
   const nobody = addressed && recipients.length === 0
   // who wished for both has the paper already
-  if (nobody && of.preference?.unreachable === 'print')
+  if (nobody && of.role !== namedOnly && of.preference?.unreachable === 'print')
     return { channel: 'paper', channels: channelsFor('paper'), recipients, lacks: null, printedInstead: true }
   return {
     channel,
     channels,
     recipients,
-    lacks: nobody ? (of.preference?.to ?? of.role) : null,
+    lacks: nobody ? (of.role === namedOnly ? of.role : (of.preference?.to ?? of.role)) : null,
     printedInstead: false,
   }
 }

@@ -5,9 +5,15 @@ import type { DocumentKind } from '../documents/kinds'
 /** What a contact is for: one of the house's own roles, or `anyone`, who takes what has nobody else. */
 export type ContactRole = string
 export const anyone = 'anyone'
+/** Nobody of the customer's: only whom the routine itself names. */
+export const namedOnly = 'named only'
 /** "the billing contact", "the contact for anything". */
 export const roleWords = (role: ContactRole): string =>
-  role === anyone ? 'the contact for anything' : `the ${role} contact`
+  role === anyone
+    ? 'the contact for anything'
+    : role === namedOnly
+      ? 'none of the customer’s contacts'
+      : `the ${role} contact`
 
 /** Roles that kinds of document ask for; a house adds its own beside them. */
 export const suppliedRoles: readonly ContactRole[] = ['buying', 'billing', 'goods-in']
@@ -105,6 +111,12 @@ export interface RecipientQuestion {
  * to write to: copies alone are no letter.
  */
 export function recipientsFor({ contacts, role, preference, copyTo = [] }: RecipientQuestion): Recipient[] {
+  if (role === namedOnly)
+    return united(
+      copyTo
+        .filter(isAddress)
+        .map((address): Recipient => ({ name: '', address, as: 'To', source: 'named by the routine' })),
+    )
   const { people, source } = addressees({ contacts, role, preference })
   if (people.length === 0) return []
   const copies = (addresses: readonly string[], as: 'CC' | 'BCC', from: string) =>

@@ -13,6 +13,9 @@ export const routines = {
   'bad-sentence/of-account': 'An account has no such thing. Take this condition out, or ask for its balance.',
   'bad-sentence/of-order':
     'Only an account has a balance, and items that are late. Take this condition out, or ask for the total.',
+  'bad-sentence/label-rehearsal':
+    'Labels are bought or not: they cannot be rehearsed. Take the rehearsal out.',
+  'bad-sentence/nobody': 'Enter at least one address that it is written to.',
   'bad-sentence/posted-rehearsal':
     'What is posted is issued already, and cannot be rehearsed. Let the routine go for real.',
   'bad-sentence/role': 'There is no contact role “{role}”. There are {roles}.',

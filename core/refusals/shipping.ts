@@ -12,6 +12,7 @@ export const shipping = {
   'bad-mapping/tracking': 'Say where the answer has the tracking number.',
   'bad-web-address': '“{address}” is no web address: it begins with https://.',
   'carrier-does-not-answer': '{why} It said: {said}.',
+  'carrier-not-known': 'This call is not signed by a carrier that we know.',
   'carrier-used': 'Labels were bought of {name}. It stays, so that they can be followed and given back.',
   'changed-meanwhile/carrier': 'Somebody changed this carrier meanwhile. Load it again.',
   'changed-meanwhile/shipment': 'Somebody changed shipment {shipment} meanwhile. Load it again.',
@@ -20,7 +21,8 @@ export const shipping = {
     'Parcel {parcel} has a label ({tracking}) for what is in it now. Give the label back before it is packed otherwise.',
   'label-not-there': 'That label does not exist.',
   'label-state': 'The label of parcel {parcel} is {state}, so this cannot be done with it.',
-  'labels-stand': 'Labels are bought for {shipment}: {labels}. They are given back when it is taken back.',
+  'labels-stand':
+    'Labels are bought for {shipment}: {labels}. They are given back when it is taken back.{documents}',
   'no-carrier': 'There is no carrier that labels are bought of. Add one in Settings, Shipping.',
   'no-parcel-to-label': 'Each parcel of {shipment} has its label.',
   'no-services': 'Enter at least one service with its prices.',

@@ -31,6 +31,8 @@ export interface EventFacts {
   moment?: string
   occasion?: string
   byClock?: true
+  /** The house packed it for a routine that waited for a status, and no person. */
+  byStatus?: true
   /** Of an account: what is open in all, and past due. */
   balance?: string
   overdue?: string

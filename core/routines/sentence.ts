@@ -11,7 +11,7 @@ import {
   shipmentKinds,
   type DocumentKind,
 } from '../documents/kinds'
-import { isAddress, suppliedRoles, type ContactRole } from '../preferences/recipients'
+import { isAddress, namedOnly, suppliedRoles, type ContactRole } from '../preferences/recipients'
 import { badInput } from '../errors'
 import { Decimal } from '../money/decimal'
 
@@ -38,8 +38,10 @@ export interface RoutineSentence {
   period?: RelativePeriod
   /** Role of the contact it is written to. */
   to: ContactRole
-  /** Addresses that get a copy (CC). */
+  /** Addresses that get a copy (CC), or that it is written to where it is to nobody else. */
   copyTo?: string[]
+  /** Of shipping labels: the service, where it is not the one at the shipment, of a rule, or the cheapest. */
+  service?: string
   /** Minutes it waits after issue before it goes. */
   delayMinutes: number
   /** The hours in which mail may leave, in the house's zone; null at any time. */
@@ -145,7 +147,7 @@ export const eventOf = (sentence: Pick<RoutineSentence, 'on'>): RoutineEvent => 
 
 /** The kinds a routine can be about, by what it waits for. */
 export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = {
-  'order status': orderKinds,
+  'order status': [...orderKinds, ...shipmentKinds],
   shipment: shipmentKinds,
   posted: postedKinds,
   payment: kindsOf('payment'),
@@ -184,8 +186,11 @@ export const isOfPeriod = ({ on, issue }: Pick<RoutineSentence, 'on' | 'issue'>)
   on === 'time' && issue === 'statement of account'
 
 /** What it does then: "issue an invoice", or "send it" for what is posted. */
-export function actWords(sentence: Pick<RoutineSentence, 'on' | 'issue' | 'period'>): string {
-  const { one } = kindFacts[sentence.issue]
+export function actWords(sentence: Pick<RoutineSentence, 'on' | 'issue' | 'period' | 'service'>): string {
+  const { one, many } = kindFacts[sentence.issue]
+  const isLabel = sentence.issue === 'shipping label'
+  const service = isLabel && sentence.service ? ` with the service ${sentence.service}` : ''
+  const makes = isLabel ? `make ${many}${service}` : `issue ${one}`
   switch (eventOf(sentence)) {
     case 'posted':
       return 'send that very document'
@@ -193,10 +198,16 @@ export function actWords(sentence: Pick<RoutineSentence, 'on' | 'issue' | 'perio
       const period = isOfPeriod(sentence) ? ` ${relativePeriodWords[sentence.period ?? 'open items']}` : ''
       return `issue ${one} to each account${period}`
     }
+    case 'order status':
+      return packsFirst(sentence) ? `pack what is left and ${makes}` : makes
     default:
-      return `issue ${one}`
+      return makes
   }
 }
+
+/** Whether what is left of the order is packed first, so that there is something to make it of. */
+export const packsFirst = (sentence: Pick<RoutineSentence, 'on' | 'issue'>): boolean =>
+  eventOf(sentence) === 'order status' && shipmentKinds.includes(sentence.issue)
 
 /** When it goes, as it stands in the sentence: "at once", "20 minutes later, on working days 08:00–17:00". */
 export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hours'>): string {
@@ -219,11 +230,15 @@ export function sentenceWords(
   const conditions = sentence.conditions
     .map((condition) => ` and ${conditionWords(condition, nameOf)}`)
     .join('')
-  const copy = sentence.copyTo?.length ? `, with a copy to ${sentence.copyTo.join(', ')}` : ''
+  const named = (sentence.copyTo ?? []).join(', ')
+  const to =
+    sentence.to === namedOnly
+      ? `write to ${named}`
+      : `write to the ${sentence.to} contact${named ? `, with a copy to ${named}` : ''}`
   const rehearsal = sentence.rehearseTo ? `, as a rehearsal to ${sentence.rehearseTo}` : ''
   return (
-    `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, write to the ${sentence.to} ` +
-    `contact${copy}, and let it go ${whenWords(sentence)}${rehearsal}.`
+    `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, ${to}, ` +
+    `and let it go ${whenWords(sentence)}${rehearsal}.`
   )
 }
 
@@ -246,7 +261,8 @@ export function checkSentence(
   const unknown = sentence.statuses.find((status) => !orderStatuses.includes(status))
   if (unknown) throw badInput('bad-sentence/status', 'statuses', { status: unknown })
   if (event === 'time') checkTime(sentence.at)
-  if (!contactRoles.includes(sentence.to))
+  if (sentence.to === namedOnly && !sentence.copyTo?.length) throw badInput('bad-sentence/nobody', 'copyTo')
+  if (sentence.to !== namedOnly && !contactRoles.includes(sentence.to))
     throw badInput('bad-sentence/role', 'to', { role: sentence.to, roles: contactRoles.join(', ') })
   for (const [index, condition] of sentence.conditions.entries()) {
     const field = `conditions.${index}`
@@ -267,6 +283,8 @@ export function checkSentence(
   for (const address of sentence.copyTo ?? [])
     if (!isAddress(address)) throw badInput('bad-sentence/address', 'copyTo', { address })
   const { rehearseTo = '' } = sentence
+  if (rehearseTo && sentence.issue === 'shipping label')
+    throw badInput('bad-sentence/label-rehearsal', 'rehearseTo')
   if (rehearseTo && event === 'posted') throw badInput('bad-sentence/posted-rehearsal', 'rehearseTo')
   if (rehearseTo && !isAddress(rehearseTo))
     throw badInput('bad-sentence/address', 'rehearseTo', { address: rehearseTo })

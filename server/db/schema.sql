@@ -806,6 +806,8 @@ create table label (
   made_at timestamptz,
   way text,
   way_at timestamptz,
+  -- when the carrier is asked next how far it is; null once it is there
+  ask_way_at timestamptz,
   -- the document that it is printed on
   document_id integer
 );
@@ -815,6 +817,7 @@ create index label_shipment_id_idx on label (shipment_id);
 create index label_due on label (next_try_at) where state in ('asked', 'booking', 'unclear', 'cancelling');
 create index label_refused on label (asked_at) where state in ('refused', 'unclear');
 create index label_tracking on label (tracking) where tracking <> '';
+create index label_ask_way on label (ask_way_at) where ask_way_at is not null;
 create index label_made_at on label (made_at) where made_at is not null;
 
 -- Sources whose order has a status that says that nothing of it may leave for now.

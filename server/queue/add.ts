@@ -34,6 +34,8 @@ export interface Jobs {
   'book-labels': { labelIds: number[] }
   /** Shipments whose labels are bought: their document. */
   'label-documents': { shipmentIds: number[] }
+  /** Labels whose carrier is asked how far their parcels are. */
+  'follow-parcels': { labelIds: number[] }
   /** An invitation, or a code for a new password. */
   'write-to-staff': { staffId: number; purpose: 'invitation' | 'new password' }
 }
@@ -55,6 +57,7 @@ const priority: Record<keyof Jobs, number> = {
   'morning-email': 3,
   'write-to-staff': 1,
   'book-labels': 1,
+  'follow-parcels': 3,
   'label-documents': 1,
 }
 

@@ -1,17 +1,27 @@
+import { createHmac } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { moneyText, sum } from '../../core/money/decimal'
+import { namedOnly } from '../../core/preferences/recipients'
+import type { RoutineSentence } from '../../core/routines/sentence'
 import { one, rows, run } from '../../server/db/connection'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { voidDocument } from '../../server/services/documents/void'
 import { changeHouse } from '../../server/services/house/settings'
+import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
+import { addRoutine } from '../../server/services/routines/routines'
 import { bookLabels } from '../../server/services/shipping/book-labels'
 import { keepCarrier } from '../../server/services/shipping/carriers'
 import { askLabels, giveLabelsBack, labelsOf } from '../../server/services/shipping/labels'
+import type { LabelList } from '../../server/services/shipping/label-list'
+import { listLabels } from '../../server/services/shipping/label-list-queries'
+import { listShipments } from '../../server/services/shipping/list-queries'
+import { followParcels, takeNews } from '../../server/services/shipping/tracking'
 import { offersOf } from '../../server/services/shipping/offers'
 import { makeShipment } from '../../server/services/shipping/pack'
 import { changeShipment, shipmentView, takeShipmentBack } from '../../server/services/shipping/shipments'
@@ -330,4 +340,156 @@ test('a document of labels that is voided frees them for another', async () => {
   await sweep()
   await house.settle()
   expect(await issueInOneTransaction([], who)).toEqual([])
+})
+
+describe('a routine', () => {
+  const routine = (name: string, sentence: Partial<RoutineSentence>) =>
+    addRoutine(
+      {
+        name,
+        description: '',
+        trust: 'automatic',
+        isOn: true,
+        sentence: {
+          statuses: ['Packed'],
+          conditions: [],
+          issue: 'shipping label',
+          to: namedOnly,
+          copyTo: ['packing@weir.example'],
+          delayMinutes: 0,
+          ...sentence,
+        },
+      },
+      who,
+    )
+  const orderInPicking = () =>
+    house.newOrder({ lines: [{ ...item('3'), item: 'HB-11D' }], status: 'In picking' })
+  const outcomesOf = (order: number, id: number) =>
+    rows<{ outcome: string; reason: string }>(
+      `select e.outcome, e.reason
+      from evaluation e
+      join source s on s.id = e.source_id
+      where s.root_id = $1 and e.routine_id = $2
+      order by e.id`,
+      [order, id],
+    )
+
+  test('packs an order that becomes Packed, buys its labels and mails them, once', async () => {
+    await run(`update item set weight = 2.5 where code = 'HB-11D'`)
+    const id = await routine('Labels to the packer', {})
+    const order = await orderInPicking()
+    await setStatus([order], 'Packed', who)
+    await house.settle()
+    expect(await outcomesOf(order, id)).toEqual([
+      { outcome: 'packed', reason: expect.stringMatching(/^Packed: SO-\d+\/1\.$/) },
+      { outcome: 'prepared', reason: '1 label asked for.' },
+    ])
+    await until('the labels are mailed', async () => (await house.mails('packing@weir.example')).length > 0)
+    const [mail] = await house.mails('packing@weir.example')
+    const sold = book.all().at(-1)!
+    expect(mail!.subject).toMatch(/^Shipping labels SL-/)
+    expect(mail!.text).toContain(`Parcel 1 of 1`)
+    expect(mail!.text).toContain(sold.number)
+    expect(mail!.html).toContain(`/way/${sold.number}"`)
+    expect(mail!.attachments.map(({ contentType }) => contentType)).toEqual(['application/pdf'])
+    const before = book.all().length
+    await setStatus([order], 'In picking', who)
+    await setStatus([order], 'Packed', who)
+    await house.settle()
+    expect(book.all()).toHaveLength(before)
+    expect(await house.mails('packing@weir.example')).toHaveLength(1)
+    await run('update routine set is_on = false where id = $1', [id])
+  })
+
+  test('skips what ships otherwise, and says so', async () => {
+    const id = await routine('Labels of what is packed', {
+      on: 'shipment',
+      statuses: [],
+      copyTo: ['two@weir.example'],
+    })
+    const shipment = await pack(1, { service: 'Collected by the customer' })
+    await house.settle()
+    expect(await outcomesOf(await orderOf(shipment), id)).toEqual([
+      { outcome: 'not wanted', reason: 'It goes by “Collected by the customer”, so no label is bought.' },
+    ])
+    await run('update routine set is_on = false where id = $1', [id])
+  })
+
+  test('on a status makes the packing slip of what it packs', async () => {
+    const id = await routine('Slip when packed', { issue: 'packing slip', to: 'goods-in', copyTo: [] })
+    const order = await orderInPicking()
+    await setStatus([order], 'Packed', who)
+    await house.settle()
+    const [shipment] = await rows<{ id: number }>('select id from shipment where order_id = $1', [order])
+    expect((await shipmentView(shipment!.id)).papers).toMatchObject([
+      { kind: 'packing slip', state: 'issued' },
+    ])
+    expect((await outcomesOf(order, id)).map(({ outcome }) => outcome)).toEqual(['packed', 'goes by itself'])
+    await run('update routine set is_on = false where id = $1', [id])
+  })
+})
+
+describe('how far a parcel is', () => {
+  const bought = async () => {
+    const shipment = await pack()
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    return { shipment, ...(await labelsOf(shipment))[0]! }
+  }
+  const carrierId = async () => (await one<{ id: number }>('select id from carrier'))!.id
+  const news = (number: string, way: string, moment = new Date().toISOString(), key = 'the key') => {
+    const body = Buffer.from(JSON.stringify({ number, way }))
+    const signature = createHmac('sha256', key).update(`${moment}.`).update(body).digest('hex')
+    return { moment, signature, body }
+  }
+
+  test('is asked of the carrier until it is there', async () => {
+    const { id, shipment, tracking } = await bought()
+    book.goOn(tracking, 'delivered')
+    await run(`update label set ask_way_at = now() - interval '1 minute' where id = $1`, [id])
+    await followParcels([id])
+    expect((await labelsOf(shipment))[0]).toMatchObject({ way: 'delivered' })
+    expect(await one('select ask_way_at "at" from label where id = $1', [id])).toEqual({ at: null })
+    expect(await historyWords(await orderOf(shipment))).toContain(`Parcel 1, ${tracking}: delivered.`)
+  })
+
+  test('is told by a signed call, and by no other', async () => {
+    const { shipment, tracking } = await bought()
+    const of = await carrierId()
+    const old = new Date(Date.now() - 20 * 60_000).toISOString()
+    for (const forged of [
+      news(tracking, 'delivered', undefined, 'another key'),
+      news(tracking, 'delivered', old),
+      { ...news(tracking, 'held'), body: news(tracking, 'delivered').body },
+      { ...news(tracking, 'held'), signature: '' },
+    ])
+      await expect(takeNews(of, forged)).rejects.toMatchObject({ code: 'carrier-not-known', status: 401 })
+    expect((await labelsOf(shipment))[0]).toMatchObject({ way: 'announced' })
+    await takeNews(of, news(tracking, 'held'))
+    await takeNews(of, news(tracking, 'delivered'))
+    // what came late changes nothing any more
+    await takeNews(of, news(tracking, 'under way'))
+    expect((await labelsOf(shipment))[0]).toMatchObject({ way: 'delivered' })
+  })
+})
+
+test('lists say what could not be bought, what nobody uses and what it all cost', async () => {
+  const refused = await pack(1, { weight: null })
+  await askLabels(refused, {}, who)
+  const unused = await pack()
+  await askLabels(unused, {}, who)
+  await house.settle()
+  await setStatus([await orderOf(unused)], 'Withdrawn', who, { anyStep: true })
+  await house.settle()
+  const shipmentsIn = async (what: LabelList) =>
+    (await listLabels({ what, limit: 200 })).rows.map(({ shipmentId }) => shipmentId)
+  expect(await shipmentsIn('problem')).toContain(refused)
+  expect(await shipmentsIn('unused')).toEqual([unused])
+  const { matching, cost } = await listLabels({ what: 'all', limit: 3 })
+  expect(matching).toBeGreaterThan(2)
+  const made = await rows<{ price: string }>(`select price from label where state = 'made'`)
+  expect(cost).toEqual([{ currency: 'EUR', amount: moneyText(sum(made.map(({ price }) => price)), 'EUR') }])
+  const lacking = await listShipments({ labels: 'missing', sort: 'day', descending: true, limit: 200 })
+  expect(lacking.rows.map(({ id }) => id)).toContain(refused)
+  expect(lacking.rows.map(({ id }) => id)).not.toContain(unused)
 })

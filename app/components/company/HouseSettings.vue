@@ -6,7 +6,6 @@ import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import ExchangeRates from './ExchangeRates.vue'
 import LinkSettings from './LinkSettings.vue'
-import Boxes from './Boxes.vue'
 import HolidayRegion from './HolidayRegion.vue'
 import MorningSettings from './MorningSettings.vue'
 import ReminderSettings from './ReminderSettings.vue'
@@ -191,7 +190,6 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                       " /></template></I18nT></label></WordPanel></template
         ></I18nT>
       </p>
-      <Boxes :settings="settings" :disabled="disabled" @keep="keep" />
       <HolidayRegion :settings="settings" :disabled="disabled" @keep="keep" />
       <MorningSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <p>

@@ -7,6 +7,7 @@ import TakenField from '../fields/TakenField.vue'
 import TimeWord from './TimeWord.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
+import { namedOnly } from '../../../core/preferences/recipients'
 import { kindFacts } from '../../../core/documents/kinds'
 import { relativePeriods, relativePeriodWords } from '../../../core/receivables/relative-period'
 import type { TimePattern } from '../../../core/routines/time'
@@ -16,6 +17,7 @@ import {
   isOfPeriod,
   eventWords,
   kindsOn,
+  packsFirst,
   routineEvents,
   type Condition,
   type RoutineEvent,
@@ -93,9 +95,26 @@ const periodChoices = relativePeriods.map((value) => ({ value, words: relativePe
 const kindChoices = computed(() =>
   kindsOn[event.value].map((kind) => ({ value: kind, words: kindFacts[kind].one })),
 )
-const roleChoices = computed(() =>
-  props.choices.roles.map((value) => ({ value, words: t('common.theValueContact', { value }) })),
-)
+const roleChoices = computed(() => [
+  ...props.choices.roles.map((value) => ({ value, words: t('common.theValueContact', { value }) })),
+  { value: namedOnly, words: t('routines.onlyWhoIsNamed') },
+])
+const serviceChoices = computed(() => [
+  { value: '', words: t('routines.theServiceOfTheRules') },
+  ...props.choices.services.map((value) => ({ value, words: value })),
+])
+const toNamed = computed(() => sentence.value.to === namedOnly)
+/** A label is not rehearsed; what it is for is nothing that a customer's language decides. */
+function setIssue(issue: RoutineSentence['issue']) {
+  const { service, ...rest } = sentence.value
+  const isLabel = issue === 'shipping label'
+  sentence.value = {
+    ...rest,
+    issue,
+    ...(isLabel ? { service: service ?? '', rehearseTo: '' } : {}),
+    ...(sentence.value.to !== namedOnly ? { to: kindFacts[issue].to } : {}),
+  }
+}
 const added = computed(() => newConditions(props.choices, event.value))
 
 const setCondition = (index: number, condition: Condition) =>
@@ -112,7 +131,10 @@ function addCondition(at: string) {
 
 /** What is posted is issued already. */
 const mayRehearse = computed(
-  () => event.value !== 'posted' && (!props.disabled || !!sentence.value.rehearseTo),
+  () =>
+    event.value !== 'posted' &&
+    sentence.value.issue !== 'shipping label' &&
+    (!props.disabled || !!sentence.value.rehearseTo),
 )
 const copies = computed(() => (sentence.value.copyTo ?? []).join(', '))
 const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(Boolean) })
@@ -203,7 +225,25 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
         ></I18nT
       > </template
     ><template v-else
-      ><I18nT keypath="routines.issueWhatToInTheCustomerS" scope="global"
+      ><template v-if="packsFirst(sentence)">{{ t('routines.packWhatIsLeftAnd') }} </template
+      ><I18nT v-if="sentence.issue === 'shipping label'" keypath="routines.makeLabelsBy" scope="global"
+        ><template #whatTo
+          ><WordPicker
+            :label="t('routines.whatToIssue')"
+            :words="kindFacts[sentence.issue].many"
+            :choices="kindChoices"
+            :value="sentence.issue"
+            :disabled="disabled"
+            @pick="setIssue($event as RoutineSentence['issue'])" /></template
+        ><template #service
+          ><WordPicker
+            :label="t('shipping.service')"
+            :words="sentence.service || t('routines.theServiceOfTheRules')"
+            :choices="serviceChoices"
+            :value="sentence.service ?? ''"
+            :disabled="disabled"
+            @pick="set({ service: $event })" /></template></I18nT
+      ><I18nT v-else keypath="routines.issueWhatToInTheCustomerS" scope="global"
         ><template #whatTo
           ><WordPicker
             :label="t('routines.whatToIssue')"
@@ -211,7 +251,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
             :choices="kindChoices"
             :value="sentence.issue"
             :disabled="disabled"
-            @pick="set({ issue: $event as RoutineSentence['issue'] })" /></template
+            @pick="setIssue($event as RoutineSentence['issue'])" /></template
         ><template #theCustomerS
           ><span class="given" :title="t('routines.foundAtTheCustomerThen')">{{
             t('routines.theCustomersLanguage')
@@ -222,18 +262,24 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
     {{ t('routines.writeTo') }}
     <WordPicker
       :label="t('common.whom')"
-      :words="t('routines.theToContact', { to: sentence.to })"
+      :words="toNamed ? t('routines.onlyWhoIsNamed') : t('routines.theToContact', { to: sentence.to })"
       :choices="roleChoices"
       :value="sentence.to"
       :disabled="disabled"
       @pick="set({ to: $event as RoutineSentence['to'] })"
     />,
     <template v-if="copies || !disabled">
-      <I18nT keypath="routines.withCopies" scope="global"
+      <I18nT :keypath="toNamed ? 'routines.namedAddresses' : 'routines.withCopies'" scope="global"
         ><template #copies
           ><WordPanel
             :label="t('common.copies')"
-            :words="copies ? t('routines.aCopyToCopies', { copies }) : t('routines.noCopy')"
+            :words="
+              toNamed
+                ? copies || t('routines.nobodyYet')
+                : copies
+                  ? t('routines.aCopyToCopies', { copies })
+                  : t('routines.noCopy')
+            "
             :open-end="!copies"
             :disabled="disabled"
           >

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import LabelTrouble from './LabelTrouble.vue'
+import { labelState } from './label-words'
 import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { plural } from '../../composables/format'
@@ -18,6 +20,11 @@ const load = () =>
   })
 onMounted(load)
 useLive(['order', 'line'], () => void load(), 250)
+const troubles = computed(() =>
+  (shipment.value?.labels ?? []).filter(({ state }) =>
+    ['refused', 'unclear', 'asked', 'booking'].includes(state),
+  ),
+)
 const papers = computed(() => (shipment.value?.papers ?? []).filter(({ state }) => state !== 'dropped'))
 </script>
 
@@ -27,6 +34,10 @@ const papers = computed(() => (shipment.value?.papers ?? []).filter(({ state }) 
       t('shipping.benchDone', { order: done.order, parcels: plural(done.parcels, 'parcel') })
     }}</strong>
     <NuxtLink :to="`/shipments/${done.shipmentId}`">{{ t('shipping.openShipment') }}</NuxtLink>
+    <p v-for="label in troubles" :key="`label ${label.id}`" class="stuck">
+      {{ t('shipping.benchLabel', { parcel: label.parcel, state: labelState(label).words }) }}
+      <LabelTrouble :label="label" />
+    </p>
     <p v-for="paper in papers" :key="paper.id">
       <template v-if="paper.documentId">
         {{ t('shipping.benchDocument', { kind: capital(paper.kind), number: paper.number! }) }}

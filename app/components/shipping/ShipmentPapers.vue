@@ -32,6 +32,7 @@ const mayPrepare = computed(
   () =>
     session.may('clerk') &&
     !!kind.value &&
+    kind.value !== 'shipping label' &&
     !live.value &&
     props.shipment.state === 'packed' &&
     !kindsOff.includes(kind.value),
@@ -115,7 +116,11 @@ function send() {
   <template v-else>
     <p v-if="kind" class="empty">
       <strong>{{ t('shipping.noneYet', { kind }) }}</strong>{{
-        mayPrepare ? t('shipping.prepareItAndLook') : ''
+        kind === 'shipping label'
+          ? t('shipping.labelsAreMadeFirst')
+          : mayPrepare
+            ? t('shipping.prepareItAndLook')
+            : ''
       }}
     </p>
     <HistoryLeaf :history="shipment.history" />

@@ -5,7 +5,7 @@ import { useToasts } from '../../stores/toasts'
 import { ApiRefusal } from '../../composables/api'
 import { takeShipmentBack } from '../../calls/shipments'
 
-/** Takes a shipment back; where documents are issued for it, they are named before. */
+/** Takes a shipment back; documents that are issued for it and labels that are bought are named before. */
 const props = defineProps<{ shipment: { id: number; label: string; version: number } }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [] }>()
@@ -27,7 +27,7 @@ async function go() {
     emit('done')
   } catch (error) {
     if (!(error instanceof ApiRefusal)) throw error
-    if (error.code === 'shipment-documented') stays.value = error.message
+    if (['shipment-documented', 'labels-stand'].includes(error.code)) stays.value = error.message
     else wrong.value = error.message
   }
   busy.value = false

@@ -38,7 +38,7 @@ export const documentTasks: readonly HelpTask[] = [
     to: '/shipments',
     steps: [
       'Open the order and press Ship. All that is left is filled in: take off what does not go.',
-      'Parcels are proposed from the items’ weights and your boxes (Settings, General). Move what belongs elsewhere, ' +
+      'Parcels are proposed from the items’ weights and your boxes (Settings, Shipping). Move what belongs elsewhere, ' +
         'enter the weights, and press Pack.',
       'On the shipment prepare its packing slip and delivery note, look at them, and send or print them. A routine ' +
         'does it: “When goods of an order are packed”.',

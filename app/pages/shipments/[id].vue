@@ -2,6 +2,7 @@
 import { t } from '../../words'
 import DateField from '../../components/fields/DateField.vue'
 import FormField from '../../components/fields/FormField.vue'
+import ShipmentLabels from '../../components/shipping/ShipmentLabels.vue'
 import ShipmentPapers from '../../components/shipping/ShipmentPapers.vue'
 import ShipParcels from '../../components/shipping/ShipParcels.vue'
 import ShipTo from '../../components/shipping/ShipTo.vue'
@@ -130,6 +131,7 @@ useMainKey(() => void keep())
             :boxes="shipment.boxes"
             :disabled="disabled"
           />
+          <ShipmentLabels :shipment="shipment" :dirty="dirty" @done="load" />
           <p class="soft">
             {{ t('shipping.packedBy', { name: shipment.madeBy, time: dayTime(shipment.madeAt) }) }}
           </p>

@@ -39,6 +39,8 @@ const makesChoices = [
   { value: 'packing slip', words: t('shipping.makesSlip') },
   { value: 'delivery note', words: t('shipping.makesNote') },
   { value: 'packing slip,delivery note', words: t('shipping.makesBoth') },
+  { value: 'packing slip,shipping label', words: t('shipping.makesSlipAndLabels') },
+  { value: 'shipping label', words: t('shipping.makesLabels') },
   { value: '', words: t('shipping.makesNothing') },
 ]
 

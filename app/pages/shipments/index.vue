@@ -7,7 +7,10 @@ import WordPicker from '../../components/list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useFilters } from '../../composables/useFilters'
 import { useList, type PageOf } from '../../composables/useList'
-import { csvHref } from '../../composables/api'
+import { usePicks } from '../../composables/usePicks'
+import { useToasts } from '../../stores/toasts'
+import { makeLabelsOfMany } from '../../calls/labels'
+import { attempt, csvHref } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { timeChoices } from '../../composables/times'
 import { brandChoices } from '../../composables/brands'
@@ -18,9 +21,11 @@ import type { ShipmentRow } from '../../contract'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 const session = useSession()
+const toasts = useToasts()
 const { filters, set } = useFilters({
   search: '',
   state: '',
+  labels: '',
   brand: '',
   from: '',
   sort: 'day',
@@ -29,6 +34,7 @@ const { filters, set } = useFilters({
 const asked = computed(() => ({
   search: filters.value.search,
   state: filters.value.state,
+  labels: filters.value.labels,
   brand: filters.value.brand,
   from: filters.value.from,
   sort: filters.value.sort,
@@ -36,14 +42,34 @@ const asked = computed(() => ({
 }))
 const list = useList<ShipmentRow, PageOf<ShipmentRow>>((place) => listShipments({ ...asked.value, ...place }))
 const isFiltered = computed(() =>
-  (['search', 'state', 'brand', 'from'] as const).some((name) => filters.value[name]),
+  (['search', 'state', 'labels', 'brand', 'from'] as const).some((name) => filters.value[name]),
 )
+const picks = usePicks(list.rows)
+const busy = ref(false)
+async function makeLabels() {
+  busy.value = true
+  await attempt(async () => {
+    const results = await makeLabelsOfMany([...picks.picked.value])
+    const bought = results.reduce((sum, { asked: some = 0 }) => sum + some, 0)
+    const without = results.filter(({ asked: some = 0 }) => some === 0).length
+    toasts.say(
+      [
+        t('shipping.labelsAreBought', { labels: plural(bought, 'label') }),
+        ...(without ? [t('shipping.shipmentsWithout', { shipments: plural(without, 'shipment') })] : []),
+      ].join(' '),
+    )
+    picks.clear()
+    await list.reload()
+  })
+  busy.value = false
+}
 const active = ref<number | null>(null)
 const { times, timeWords } = timeChoices()
 const ofBrands = computed(() => brandChoices(session.house!.brands))
 const states = [
   { value: '', words: t('shipping.anyState') },
   { value: 'packed', words: t('shipping.isPacked') },
+  { value: 'missing', words: t('shipping.isPackedWithoutLabel') },
   { value: 'taken back', words: t('shipping.isTakenBack') },
 ]
 
@@ -56,6 +82,7 @@ const columns: ListColumn[] = [
   { key: 'customer', words: t('common.customer'), width: '3fr' },
   { key: 'service', words: t('shipping.service'), width: '2fr' },
   { words: t('shipping.parcels'), width: 80, right: true },
+  { words: t('shipping.labels'), width: 72, right: true },
   { words: t('shipping.weight'), width: 96, right: true },
   { words: t('shipping.state'), width: 100 },
 ]
@@ -73,8 +100,13 @@ const columns: ListColumn[] = [
                 ><WordPicker
                   :label="t('shipping.state')"
                   :choices="states"
-                  :value="filters.state"
-                  @pick="set({ state: $event })" /></template
+                  :value="filters.labels || filters.state"
+                  data-test="which-shipments"
+                  @pick="
+                    set(
+                      $event === 'missing' ? { state: '', labels: 'missing' } : { state: $event, labels: '' },
+                    )
+                  " /></template
               ><template #brand
                 ><WordPicker
                   :label="t('common.brand')"
@@ -101,7 +133,7 @@ const columns: ListColumn[] = [
           :list="list"
           :columns="columns"
           :label="t('shipping.shipments')"
-          :picks="null"
+          :picks="session.may('clerk') && filters.labels ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
           @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
@@ -113,6 +145,7 @@ const columns: ListColumn[] = [
             <span class="cut">{{ row.customerName }}</span>
             <span class="cut soft">{{ row.service }}</span>
             <span class="amount">{{ row.parcels }}</span>
+            <span class="amount">{{ row.labels || '' }}</span>
             <span class="amount">{{
               row.weight ? t('shipping.kilograms', { weight: formatQuantity(row.weight, 'en') }) : ''
             }}</span>
@@ -138,6 +171,16 @@ const columns: ListColumn[] = [
         <footer class="foot-bar">
           <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'shipment') }}</span>
           <span class="push" />
+          <VBtn
+            v-if="session.may('clerk') && filters.labels"
+            :disabled="picks.picked.value.size === 0 || busy"
+            data-test="make-labels"
+            @click="makeLabels"
+            >{{
+              t('shipping.makeLabelsFor', { shipments: plural(picks.picked.value.size, 'shipment') })
+            }}</VBtn
+          >
+          <VBtn to="/shipments/labels" data-test="labels">{{ t('shipping.labels') }}</VBtn>
           <VBtn v-if="session.may('clerk')" to="/shipments/bench" data-test="bench">{{
             t('shipping.bench')
           }}</VBtn>

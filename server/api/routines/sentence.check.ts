@@ -50,6 +50,7 @@ export const sentence = Joi.object({
   period: Joi.valid(...relativePeriods),
   to: name(40).required(),
   copyTo: Joi.array().items(text(320)).max(10).default([]),
+  service: name(80).allow(''),
   rehearseTo: text(320).allow('').default(''),
   delayMinutes: Joi.number().integer().required(),
   hours: Joi.object({ from: time.required(), to: time.required(), workdays: Joi.boolean().required() })

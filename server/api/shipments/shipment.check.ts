@@ -35,6 +35,7 @@ export const shipmentFilter = {
   search: text(100).allow(''),
   state: Joi.valid(...shipmentStates),
   brand: text(10),
+  labels: Joi.valid('missing'),
   from: day,
   sort: Joi.valid('day', 'label', 'customer', 'service').default('day'),
   descending: Joi.boolean().default(true),

@@ -52,6 +52,8 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
   declare madeAt: CreationOptional<Date | null>
   declare way: CreationOptional<ParcelWay | null>
   declare wayAt: CreationOptional<Date | null>
+  /** When the carrier is asked next how far it is; null once it is there. */
+  declare askWayAt: CreationOptional<Date | null>
   /** The document that it is printed on. */
   declare documentId: CreationOptional<number | null>
 
@@ -89,6 +91,7 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
         madeAt: { type: DataTypes.DATE },
         way: { type: DataTypes.TEXT },
         wayAt: { type: DataTypes.DATE },
+        askWayAt: { type: DataTypes.DATE },
         documentId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'label' },

@@ -203,3 +203,13 @@ export const labelsUnprepared = (before: Date) =>
     limit 100`,
     { before },
   )
+
+export const parcelsToAskAbout = (before: Date) =>
+  rows<{ id: number }>(
+    `select id
+    from label
+    where ask_way_at < $before and state = 'made'
+    order by carrier_id, ask_way_at
+    limit 500`,
+    { before },
+  )

@@ -37,6 +37,7 @@ import {
   markReadyForgotten,
   rehearsalsForgotten,
   labelsForgotten,
+  parcelsToAskAbout,
   labelsUnprepared,
   lockLapsedBookings,
 } from './sweep-queries'
@@ -78,6 +79,7 @@ export async function sweep(): Promise<void> {
     await markReadyForgotten(new Date(clock.now().getTime() - 5000))
     await wake('send-dispatches', dispatchesForgotten, 10, (dispatchIds) => ({ dispatchIds }))
     await wake('book-labels', labelsForgotten, 10, (labelIds) => ({ labelIds }))
+    await wake('follow-parcels', parcelsToAskAbout, 50, (labelIds) => ({ labelIds }))
     await wake('label-documents', labelsUnprepared, 10, (shipmentIds) => ({ shipmentIds }))
     await wake('send-rehearsals', rehearsalsForgotten, 20, (rehearsalIds) => ({ rehearsalIds }))
     for (const { id } of await bankFilesHalfRead())

@@ -46,6 +46,13 @@ export async function houseState(): Promise<HouseState> {
       `The mail account “${seen.pacedBy}” takes no more for now: ${seen.paced} ` +
         `${seen.paced === 1 ? 'email waits' : 'emails wait'} more than an hour for their turn.`,
     )
+  if (seen.carrierDown && seen.carrierDown.waiting > 0 && !state.paused) {
+    const { name, waiting } = seen.carrierDown
+    troubles.push(
+      `The carrier ${name} does not answer: ${waiting} ${waiting === 1 ? 'label waits' : 'labels wait'} and ` +
+        `${waiting === 1 ? 'is' : 'are'} asked for again by itself.`,
+    )
+  }
   if (seen.certificateUntil) {
     const { timeZone } = await company()
     const words = certificateWords(seen.certificateOf!, seen.certificateUntil, now, timeZone)

@@ -41,6 +41,8 @@ export const stateCounts = (before: Date) =>
     /** The mail account whose server's certificate ends first, and when. */
     certificateOf: string | null
     certificateUntil: Date | null
+    /** A carrier that does not answer, since when, and the labels that wait for it. */
+    carrierDown: { name: string; since: string; waiting: number } | null
   }>(
     `select (select max(beat_at) from worker) "lastBeat",
     least(
@@ -64,6 +66,15 @@ export const stateCounts = (before: Date) =>
       order by m.minute desc
       limit 1
     ) "pacedBy",
+    (
+      select jsonb_build_object('name', c.name, 'since', c.down_since, 'waiting', (
+        select count(*) from label l where l.carrier_id = c.id and l.state in ('asked', 'booking', 'unclear')
+      ))
+      from carrier c
+      where c.down_since is not null
+      order by c.down_since
+      limit 1
+    ) "carrierDown",
     (select min(certificate_until) from mail_account) "certificateUntil",
     (select name from mail_account order by certificate_until nulls last limit 1) "certificateOf"`,
     { before },

@@ -2,7 +2,7 @@ import { addDays, dayInZone, instantInZone } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
 import { occasionOf } from '../../../core/receivables/statement'
 import { judge } from '../../../core/routines/routine'
-import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
+import { eventOf, packsFirst, type RoutineSentence } from '../../../core/routines/sentence'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJobs } from '../../queue/add'
@@ -61,6 +61,8 @@ function missed(sentence: RoutineSentence, from: string, to: string, who: Princi
     case 'time':
       return missedAccounts(sentence, from, to, who)
     case 'order status':
+      // goods are packed for what happens from now on; what is packed already is caught up with by the other moment
+      if (packsFirst(sentence)) return Promise.resolve([])
       return missedOrders(sentence, from, to, who)
   }
 }

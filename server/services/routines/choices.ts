@@ -5,6 +5,8 @@ export interface RoutineChoices {
   fields: string[]
   customerFields: string[]
   roles: string[]
+  /** Services of carriers, by name. */
+  services: string[]
   groups: string[]
   countries: string[]
   salespersons: string[]

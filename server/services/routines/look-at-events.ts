@@ -1,6 +1,6 @@
 import type { CreationAttributes } from 'sequelize'
 import { judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
-import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
+import { eventOf, packsFirst, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
@@ -24,6 +24,7 @@ import {
   postedDocument,
   keepUndeliveredRoutine,
 } from './queries'
+import { labelFor, packFor } from '../shipping/for-routines'
 import { inTheNameOf } from '../people/principal'
 
 /*
@@ -86,14 +87,17 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
 
 /** A routine looks at what happened since it was switched on; catching up is one routine's alone. */
 function concerns(routine: RoutineRow, event: EventRow): boolean {
+  // what was packed for a routine that waits for a status is that one's alone
+  if (event.facts.byStatus) return event.onlyRoutine === routine.id && routine.isOn
   if (eventOf(routine.sentence) !== eventKinds[event.kind]) return false
   if (event.onlyRoutine !== null)
     return event.onlyRoutine === routine.id && (isCaughtUp(event) || routine.isOn)
   return routine.isOn && routine.appliesSince !== null && routine.appliesSince <= event.at
 }
 
-/** Whether a person asked one routine to look at it; what the clock shows a routine is nobody's catching up. */
-const isCaughtUp = ({ onlyRoutine, facts }: EventRow) => onlyRoutine !== null && !facts.byClock
+/** Whether a person asked one routine to look at it; what the clock or the house shows it is nobody's catching up. */
+const isCaughtUp = ({ onlyRoutine, facts }: EventRow) =>
+  onlyRoutine !== null && !facts.byClock && !facts.byStatus
 
 const addressingOf = (sentence: RoutineSentence): Addressing => ({
   role: sentence.to,
@@ -114,8 +118,23 @@ function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
   return event.kind === 'document issued'
     ? []
     : judged
-        .filter((one) => one.verdict.applies)
+        .filter((one) => one.verdict.applies && !isActOfShipping(event, one.routine))
         .map(({ routine }) => ({ subject: event.sourceId, sentence: routine.sentence, facts: event.facts }))
+}
+
+/** Packing for a status and buying labels: the document follows once that is done. */
+const isActOfShipping = ({ kind }: EventRow, { sentence }: RoutineRow): boolean =>
+  (kind === 'order status' && packsFirst(sentence)) ||
+  (kind === 'shipment packed' && sentence.issue === 'shipping label')
+
+/** What shipping does at the word of a routine, in the caller's transaction. */
+function shipFor(event: EventRow, routine: RoutineRow): Promise<Result> {
+  if (event.kind === 'order status') return packFor(event.sourceId, routine, event.facts)
+  return labelFor(event.sourceId, {
+    ...routine,
+    trust: trustIn(event, routine),
+    addressing: addressingOf(routine.sentence),
+  })
 }
 
 /** Documents of all that is wanted, made together by kind and addressing. */
@@ -154,6 +173,9 @@ async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut
     .filter((event) => mine.has(event.id))
     .flatMap((event) => judged.get(event.id)!.map((one) => ({ event, ...one })))
   const resultOf = new Map<object, Result>(await refusedAmong(looked))
+  for (const one of looked)
+    if (one.verdict.applies && isActOfShipping(one.event, one.routine))
+      resultOf.set(one, await shipFor(one.event, one.routine))
   const kept = looked.filter(
     (one) => one.verdict.applies && one.event.kind !== 'document issued' && !resultOf.has(one),
   )
@@ -209,6 +231,10 @@ const notApplied: Result = { outcome: 'did not apply', reason: '' }
 /** The order moved on between the draft and the transaction. */
 class Outdated extends Error {}
 
+/** Nothing that was caught up goes by itself: nobody is surprised by old mail. */
+const trustIn = (event: EventRow, { trust }: RoutineRow): Trust =>
+  isCaughtUp(event) && trust === 'automatic' ? 'after a check' : trust
+
 /** @throws Outdated where the source moved on since its document was made */
 function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version: number | undefined): ToKeep {
   const { sentence } = routine
@@ -220,7 +246,7 @@ function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version:
     asked: {
       kind: sentence.issue,
       addressing: addressingOf(sentence),
-      trust: isCaughtUp(event) && routine.trust === 'automatic' ? 'after a check' : routine.trust,
+      trust: trustIn(event, routine),
       delayMinutes: sentence.delayMinutes,
       hours: sentence.hours ?? null,
       routine: { id: routine.id, version: routine.version },

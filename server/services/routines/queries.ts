@@ -5,6 +5,7 @@ import { type RoutineEvent, type RoutineSentence, type Trust } from '../../../co
 import { rows, one, run } from '../../db/connection'
 import { ownFields } from '../fields/own-fields'
 import { company } from '../house/house'
+import { houseServices } from '../shipping/carriers-queries'
 import { type Principal, theHouse } from '../people/principal'
 import { buysWithin, within } from '../people/brand-queries'
 import type { RoutineChoices } from './choices'
@@ -29,6 +30,7 @@ export async function routineChoices(who = theHouse): Promise<RoutineChoices> {
     fields: (await ownFields('order')).map(({ name }) => name),
     customerFields: (await ownFields('customer')).map(({ name }) => name),
     roles: contactRoles,
+    services: [...new Set((await houseServices()).map(({ name }) => name))],
     brands: await rows(`select code value, name words from brand where ${within(who, 'id')} order by id`),
     customers: await rows(
       `select number value, name || ' (' || number || ')' words

@@ -24,6 +24,7 @@ import { theHouse } from '../people/principal'
 import { carrierToAsk } from './carriers'
 import { markDown, markUp } from './carriers-queries'
 import { labelTable } from './labels'
+import { askWaySeconds } from './tracking'
 import { lockShipment } from './queries'
 import {
   isLabelComing,
@@ -74,7 +75,9 @@ async function buy(id: number): Promise<void> {
   })
   if (!label) return
   const carrier = await ofCarrier(label)
-  const answer = await outcome(() => carrier.book(bookingOf(label)))
+  const { publicAddress } = await company()
+  const tell = publicAddress && `${publicAddress}/api/carriers/${label.carrierId}/news`
+  const answer = await outcome(() => carrier.book(bookingOf(label, tell)))
   await inTransaction(async () => {
     await lockShipment(label.shipmentId)
     const mine = await lockClaimed(id, claim)
@@ -83,7 +86,7 @@ async function buy(id: number): Promise<void> {
   })
 }
 
-const bookingOf = ({ key, service, asked, parcel, parcels }: LabelToBook) => ({
+const bookingOf = ({ key, service, asked, parcel, parcels }: LabelToBook, tell: string) => ({
   key,
   service,
   to: asked.to,
@@ -94,7 +97,7 @@ const bookingOf = ({ key, service, asked, parcel, parcels }: LabelToBook) => ({
   of: parcels,
   order: asked.order,
   isReturn: asked.isReturn,
-  tell: '',
+  tell,
 })
 
 /** The carrier of a label; one whose key cannot be opened answers everything with that. */
@@ -136,6 +139,7 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
     made_at: clock.now(),
     way: 'announced',
     way_at: clock.now(),
+    ask_way_at: later(askWaySeconds),
   })
   await markUp(label.carrierId)
   if (moved.length === 0) {

@@ -56,6 +56,12 @@ export async function carrierToAsk(id: number): Promise<Carrier> {
   return asked(kept, unseal(kept.sealedKey, purpose))
 }
 
+/** The key that a carrier signs with what it tells; undefined where there is none. */
+export async function newsKeyOf(id: number): Promise<string | undefined> {
+  const kept = await CarrierRow.findByPk(id)
+  return (kept && unseal(kept.sealedKey, purpose)) || undefined
+}
+
 const asked = (
   {
     kind,

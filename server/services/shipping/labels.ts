@@ -140,6 +140,29 @@ export async function askLabels(
   })
 }
 
+/** What came of each shipment, as it was written or why it was refused. */
+export interface AskedOfMany extends Partial<AskedLabels> {
+  shipmentId: number
+  reason: string | null
+}
+
+/** The same for many shipments, one after the other: one that is refused never keeps the others back. */
+export async function askLabelsOfMany(
+  shipmentIds: readonly number[],
+  how: HowToLabel,
+  who: Principal,
+): Promise<AskedOfMany[]> {
+  const found: AskedOfMany[] = []
+  for (const shipmentId of new Set(shipmentIds))
+    try {
+      found.push({ shipmentId, reason: null, ...(await askLabels(shipmentId, how, who)) })
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      found.push({ shipmentId, reason: error.message })
+    }
+  return found
+}
+
 async function skipped({ id, label }: ShipmentToLabel, name: string, who: Principal): Promise<AskedLabels> {
   await noteAll([
     {

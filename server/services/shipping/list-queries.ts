@@ -23,9 +23,28 @@ function conditions(filter: ShipmentFilter, parameters: unknown[], who: Principa
   }
   if (filter.state) found.push(`s.state = ${bind(filter.state)}`)
   if (filter.brand) found.push(`b.code = ${bind(filter.brand)}`)
+  if (filter.labels === 'missing') found.push(lacksLabels)
   if (filter.from) found.push(`s.day >= ${bind(filter.from)}::date`)
   return found.join(' and ')
 }
+
+/** Some parcel has no label, and it goes by a carrier that labels are bought of. */
+const lacksLabels = `s.state = 'packed' and exists (select from carrier)
+    and exists (
+      select from parcel p
+      where p.shipment_id = s.id and not exists (
+        select from label l
+        where l.parcel_id = p.id and l.state in ('asked', 'booking', 'unclear', 'made', 'cancelling')
+      )
+    )
+    and (
+      s.service = ''
+      or exists (
+        select
+        from carrier k, jsonb_to_recordset(k.services) as v (code text, name text)
+        where lower(s.service) in (lower(v.code), lower(v.name), lower(k.name || ', ' || v.name))
+      )
+    )`
 
 const tables = 'shipment s join customer c on c.id = s.customer_id join brand b on b.id = s.brand_id'
 
@@ -55,6 +74,12 @@ export async function listShipments(
         from parcel p
         where p.shipment_id = s.id
       ) weight,
+      (
+        select count(*)::int
+        from label l
+        join parcel p on p.id = l.parcel_id
+        where p.shipment_id = s.id and l.state = 'made'
+      ) labels,
       (${sorts[filter.sort].key})::text "sortKey"
     from ${tables}
     join sales_order o on o.id = s.order_id

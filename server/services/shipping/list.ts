@@ -6,6 +6,8 @@ export interface ShipmentFilter {
   search?: string
   state?: ShipmentState
   brand?: string
+  /** Those of which a parcel has no label yet. */
+  labels?: 'missing'
   /** The first day. */
   from?: string
   sort: ShipmentSort

@@ -2,6 +2,7 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import type { Address } from '../../../core/documents/facts'
 import { Refusal } from '../../../core/errors'
 import { draftStatus } from '../../../core/orders/statuses'
+import type { EventFacts } from '../../../core/routines/routine'
 import { checkParcels, proposeParcels, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
 import { allLeft, checkShipped, type LinePart, type LineStanding } from '../../../core/shipping/quantities'
 import { clock } from '../../clock'
@@ -192,8 +193,13 @@ export async function makeShipment(orderId: number, wanted: NewShipment, who: Pr
 
 export const countWords = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
 
-async function tellRoutines(id: number, who: Principal): Promise<void> {
-  const facts = (await shipmentFacts(id))!
+/** Shows a shipment to the routines, or to one alone with what it has to know besides. */
+export async function tellRoutines(
+  id: number,
+  who: Principal,
+  only: { onlyRoutine: number; facts: Partial<EventFacts> } | null = null,
+): Promise<void> {
+  const facts = { ...(await shipmentFacts(id))!, ...only?.facts }
   const event = await HouseEvent.create({
     kind: 'shipment packed',
     sourceId: id,
@@ -202,7 +208,7 @@ async function tellRoutines(id: number, who: Principal): Promise<void> {
     at: clock.now(),
     actor: who.name,
     lookedAt: null,
-    onlyRoutine: null,
+    onlyRoutine: only?.onlyRoutine ?? null,
     documentId: null,
   })
   await addJob('look-at-events', { eventIds: [event.id] })

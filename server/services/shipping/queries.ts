@@ -194,9 +194,20 @@ export const documentsOfShipment = (id: number) =>
   )
 
 export const shipmentsOfOrder = (orderId: number) =>
-  rows<Pick<ShipmentRow, 'id' | 'label' | 'number' | 'state' | 'day' | 'service' | 'parcels' | 'weight'>>(
+  rows<
+    Pick<
+      ShipmentRow,
+      'id' | 'label' | 'number' | 'state' | 'day' | 'service' | 'parcels' | 'labels' | 'weight'
+    >
+  >(
     `select s.id, s.label, s.number, s.state, s.day::text "day", s.service,
       count(p.id)::int parcels,
+      (
+        select count(*)::int
+        from label l
+        join parcel q on q.id = l.parcel_id
+        where q.shipment_id = s.id and l.state = 'made'
+      ) labels,
       case when count(p.weight) = count(p.id) then trim_scale(sum(p.weight))::text end weight
     from shipment s
     left join parcel p on p.shipment_id = s.id

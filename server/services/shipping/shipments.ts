@@ -47,6 +47,8 @@ export interface ShipmentRow {
   customerName: string
   brand: string
   parcels: number
+  /** Parcels that have their label. */
+  labels: number
   /** Of all parcels, in kilograms; null where one was not weighed. */
   weight: string | null
 }
@@ -196,19 +198,22 @@ export async function takeShipmentBack(
   await inTransaction(async () => {
     const shipment = await lockToChange(id, version)
     const issued = (await documentsOfShipment(id)).map(({ number }) => number)
-    if (issued.length > 0 && !despite)
-      throw new Refusal('shipment-documented', {
-        values: {
-          documents: issued.join(', '),
-          are: issued.length === 1 ? 'is' : 'are',
-          shipment: shipment.label,
-        },
-      })
     const labels = await standingLabels(id)
     if (labels.length > 0 && !despite)
       throw new Refusal('labels-stand', {
         values: {
           labels: labels.map((one) => one.tracking || `parcel ${one.parcel}`).join(', '),
+          shipment: shipment.label,
+          documents: issued.length
+            ? ` ${issued.join(', ')} ${issued.length === 1 ? 'stays' : 'stay'} as issued.`
+            : '',
+        },
+      })
+    if (issued.length > 0 && !despite)
+      throw new Refusal('shipment-documented', {
+        values: {
+          documents: issued.join(', '),
+          are: issued.length === 1 ? 'is' : 'are',
           shipment: shipment.label,
         },
       })

@@ -1,0 +1,38 @@
+import { t } from '../../words'
+import { wayWords } from '../../../core/shipping/tracking'
+import type { LabelView } from '../../contract'
+
+/** How a label stands, in a word or two, and its colour. */
+export function labelState({ state, way, tries }: Pick<LabelView, 'state' | 'way'> & { tries?: number }): {
+  words: string
+  tone: '' | 'go' | 'way' | 'wait' | 'stuck'
+} {
+  switch (state) {
+    case 'asked':
+      return tries
+        ? { words: t('shipping.waitsForCarrier'), tone: 'wait' }
+        : { words: t('shipping.isBeingBought'), tone: 'wait' }
+    case 'booking':
+      return { words: t('shipping.isBeingBought'), tone: 'wait' }
+    case 'unclear':
+      return { words: t('shipping.isUnclear'), tone: 'stuck' }
+    case 'refused':
+      return { words: t('shipping.isNotBought'), tone: 'stuck' }
+    case 'cancelling':
+      return { words: t('shipping.isBeingGivenBack'), tone: 'wait' }
+    case 'cancelled':
+    case 'closed':
+      return { words: t('shipping.isGivenBack'), tone: '' }
+    case 'made':
+      return { words: wayWords[way ?? 'announced'], tone: toneOf[way ?? 'announced'] }
+  }
+}
+
+const toneOf = {
+  announced: 'go',
+  accepted: 'way',
+  'under way': 'way',
+  held: 'stuck',
+  delivered: 'go',
+  'sent back': 'stuck',
+} as const

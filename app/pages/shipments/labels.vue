@@ -1,0 +1,218 @@
+<script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
+import LabelTrouble from '../../components/shipping/LabelTrouble.vue'
+import ListPane from '../../components/list/ListPane.vue'
+import SearchField from '../../components/list/SearchField.vue'
+import WordPicker from '../../components/list/WordPicker.vue'
+import { labelState } from '../../components/shipping/label-words'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useFilters } from '../../composables/useFilters'
+import { useList, type PageOf } from '../../composables/useList'
+import { usePicks } from '../../composables/usePicks'
+import { attempt, csvHref } from '../../composables/api'
+import { useLive } from '../../composables/useLive'
+import { timeChoices } from '../../composables/times'
+import { brandChoices } from '../../composables/brands'
+import { dayTime, moneyWithSign, plural } from '../../composables/format'
+import { countLabels, giveLabelsBack, listLabels, makeLabelsOfMany } from '../../calls/labels'
+import type { LabelRow } from '../../contract'
+import type { Cost } from '../../../core/shipping/labels'
+import type { ListColumn } from '../../components/list/ColumnHeads.vue'
+
+/** Labels that need somebody, and what labels cost. */
+const session = useSession()
+const toasts = useToasts()
+const { filters, set } = useFilters({ what: 'problem', search: '', brand: '', from: '' })
+const asked = computed(() => ({
+  what: filters.value.what,
+  search: filters.value.search,
+  brand: filters.value.brand,
+  from: filters.value.from,
+}))
+const list = useList<LabelRow, PageOf<LabelRow> & { cost: Cost[] }>((place) =>
+  listLabels({ ...asked.value, ...place }),
+)
+const counts = shallowRef({ problem: 0, unused: 0, late: 0 })
+const load = () =>
+  attempt(async () => {
+    counts.value = await countLabels()
+  })
+onMounted(load)
+const active = ref<number | null>(null)
+const picks = usePicks(list.rows)
+const { times, timeWords } = timeChoices()
+const ofBrands = computed(() => brandChoices(session.house!.brands))
+const whats = computed(() => [
+  { value: 'problem', words: t('shipping.labelsWithProblem', { n: counts.value.problem }) },
+  { value: 'unused', words: t('shipping.labelsUnused', { n: counts.value.unused }) },
+  { value: 'late', words: t('shipping.labelsLate', { n: counts.value.late }) },
+  { value: 'all', words: t('shipping.labelsAll') },
+])
+watch(filters, () => void list.restart(), { immediate: true })
+useLive(['order'], () => {
+  void list.reload()
+  void load()
+})
+const columns: ListColumn[] = [
+  { words: t('shipping.shipment'), width: 120 },
+  { words: t('shipping.parcel'), width: 64 },
+  { words: t('common.customer'), width: '2fr' },
+  { words: t('shipping.service'), width: '1fr' },
+  { words: t('shipping.state'), width: '3fr' },
+  { words: t('shipping.askedWhen'), width: 120 },
+  { words: t('shipping.price'), width: 80, right: true },
+]
+const empties = computed(
+  () =>
+    ({
+      problem: [t('shipping.noLabelTrouble'), t('shipping.whatTroubleShows')],
+      unused: [t('shipping.noUnusedLabels'), t('shipping.whatUnusedShows')],
+      late: [t('shipping.noLateParcels'), t('shipping.whatLateShows')],
+      all: [t('shipping.noLabelsYet'), t('shipping.howALabelBegins')],
+    })[filters.value.what]!,
+)
+
+const busy = ref(false)
+async function act(work: () => Promise<string>) {
+  busy.value = true
+  await attempt(async () => {
+    toasts.say(await work())
+    picks.clear()
+    await Promise.all([list.reload(), load()])
+  })
+  busy.value = false
+}
+const again = () =>
+  act(async () => {
+    const results = await makeLabelsOfMany([...new Set(picks.chosen.value.map((row) => row.shipmentId))])
+    const bought = results.reduce((sum, { asked = 0 }) => sum + asked, 0)
+    const why = results.find(({ reason }) => reason)?.reason
+    return bought > 0
+      ? t('shipping.labelsAreBought', { labels: plural(bought, 'label') })
+      : (why ?? t('shipping.stillRefused'))
+  })
+const giveBack = () =>
+  act(async () => {
+    const ids = picks.chosen.value.map(({ id }) => id)
+    await giveLabelsBack(ids)
+    return t('shipping.labelsAreGivenBack', { labels: plural(ids.length, 'label') })
+  })
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" :aria-label="t('shipping.labels')">
+        <div class="bar">
+          <NuxtLink to="/shipments" class="soft">{{ t('shipping.shipments') }}</NuxtLink>
+          <h1 class="title">{{ t('shipping.labels') }}</h1>
+          <span class="sentence soft"
+            ><I18nT keypath="shipping.whatOfBrandOf" scope="global"
+              ><template #what
+                ><WordPicker
+                  :label="t('shipping.whichLabels')"
+                  :choices="whats"
+                  :value="filters.what"
+                  data-test="which-labels"
+                  @pick="set({ what: $event })" /></template
+              ><template #brand
+                ><WordPicker
+                  :label="t('common.brand')"
+                  :choices="ofBrands"
+                  :value="filters.brand"
+                  @pick="set({ brand: $event })" /></template
+              ><template #time
+                ><WordPicker
+                  :label="t('common.time')"
+                  :words="timeWords(filters.from)"
+                  :choices="times"
+                  :value="filters.from"
+                  @pick="set({ from: $event })" /></template></I18nT
+          ></span>
+          <SearchField
+            class="push"
+            :value="filters.search"
+            :label="t('shipping.searchLabels')"
+            @search="set({ search: $event })"
+          />
+        </div>
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          :label="t('shipping.labels')"
+          :picks="session.may('clerk') && ['problem', 'unused'].includes(filters.what) ? picks : null"
+          @open="navigateTo(`/shipments/${list.rows.value.find(({ id }) => id === $event)?.shipmentId}`)"
+        >
+          <template #row="{ row }">
+            <NuxtLink class="mono" :to="`/shipments/${row.shipmentId}`" @click.stop>{{
+              row.shipment
+            }}</NuxtLink>
+            <span>{{ t('shipping.nOfM', { n: row.parcel, of: row.parcels }) }}</span>
+            <span class="cut">{{ row.customerName }}</span>
+            <span class="cut soft">{{ row.service }}</span>
+            <span class="how"
+              ><span class="tag" :class="labelState(row).tone">{{ labelState(row).words }}</span>
+              <a
+                v-if="row.trackingUrl"
+                class="mono"
+                :href="row.trackingUrl"
+                target="_blank"
+                rel="noopener"
+                @click.stop
+                >{{ row.tracking }}</a><LabelTrouble :label="row"
+            /></span>
+            <span>{{ dayTime(row.askedAt) }}</span>
+            <span class="amount">{{ row.price ? moneyWithSign(row.price, row.currency!) : '' }}</span>
+          </template>
+          <template #empty
+            ><div class="empty">
+              <strong>{{ empties[0] }}</strong>{{ empties[1] }}
+            </div></template
+          >
+        </ListPane>
+        <footer class="foot-bar">
+          <span class="soft"
+            >{{ plural(list.extra.value?.matching ?? 0, 'label')
+            }}<template v-for="one in list.extra.value?.cost ?? []" :key="one.currency"
+              >, {{ moneyWithSign(one.amount, one.currency) }}</template
+            ></span
+          >
+          <span class="push" />
+          <template v-if="session.may('clerk')">
+            <VBtn
+              v-if="filters.what === 'problem'"
+              :disabled="picks.picked.value.size === 0 || busy"
+              data-test="make-again"
+              @click="again"
+              >{{ t('shipping.makeAgain', { n: picks.picked.value.size }) }}</VBtn
+            >
+            <VBtn
+              v-if="filters.what === 'unused'"
+              :disabled="picks.picked.value.size === 0 || busy"
+              data-test="give-back"
+              @click="giveBack"
+              >{{ t('shipping.giveBackN', { n: picks.picked.value.size }) }}</VBtn
+            >
+          </template>
+          <VBtn :href="csvHref('/api/labels/csv', asked)" data-test="csv">{{ t('common.saveAsCSV') }}</VBtn>
+        </footer>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.title {
+  font-size: var(--title);
+}
+.how {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 8px;
+  min-width: 0;
+}
+</style>
