@@ -3,6 +3,7 @@ import { benchCheck } from './check'
 import { benchDataIn } from './data-in'
 import { benchEmails } from './emails'
 import { benchFirstLoad } from './first-load'
+import { benchLabels } from './labels'
 import { benchPosting } from './posting'
 import { benchRender } from './render'
 import { benchSending } from './sending'
@@ -18,6 +19,7 @@ const parts: Record<string, () => Promise<Row[]>> = {
   emails: benchEmails,
   sending: benchSending,
   statements: benchStatements,
+  labels: benchLabels,
   check: benchCheck,
   trial: benchTrial,
   load: benchFirstLoad,

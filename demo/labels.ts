@@ -24,8 +24,8 @@ export function startCarrier(): Promise<ChildProcess> {
 const address = () => `http://127.0.0.1:${process.env.STANDIN_CARRIER_PORT}`
 
 /**
- * Labels of what was packed: most bought, one of three parcels not weighed, one whose address the carrier does not take,
- * one given back; parcels that are under way, held and delivered.
+ * Labels of what was packed: most bought, one of three parcels not weighed, one whose address the carrier does not
+ * take, one given back; parcels that are under way, held and delivered.
  */
 export async function labelShipments(): Promise<void> {
   await keepCarrier(null, {

@@ -8,6 +8,7 @@ import { shipmentView, takeShipmentBack } from '../server/services/shipping/ship
 
 const bench = inTheNameOf('Col Varley')
 const services = ['Glenhaven Parcels, next day', 'Glenhaven Parcels, economy', 'Our own van']
+const abroad = 'Glenhaven Parcels, abroad'
 
 /** Goods that went out or are about to: whole and in part, in several parcels, and one that was taken back. */
 export async function shipOrders(): Promise<void> {
@@ -21,7 +22,7 @@ export async function shipOrders(): Promise<void> {
   )
   let place = 0
   for (const { id } of orders) {
-    const { lines, refused } = await planShipment(id)
+    const { lines, refused, delivery } = await planShipment(id)
     if (refused) continue
     const inPart = place % 5 === 1
     const going = allLeft(lines).map(({ position, quantity }) => ({
@@ -30,7 +31,10 @@ export async function shipOrders(): Promise<void> {
     }))
     const shipmentId = await makeShipment(
       id,
-      { lines: going, service: services[place % services.length]! },
+      {
+        lines: going,
+        service: delivery?.country === 'IE' ? services[place % services.length]! : abroad,
+      },
       bench,
     )
     if (place % 3 === 0) await prepareByHand('packing slip', [shipmentId], bench)

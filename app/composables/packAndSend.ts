@@ -25,14 +25,15 @@ export async function packAndSend(
     } catch (error) {
       refused.push((error as Error).message)
     }
-  for (const kind of kinds.filter((one) => one !== 'shipping label'))
+  const sent = kinds.filter((one) => one !== 'shipping label')
+  for (const kind of sent)
     try {
       await prepareDocuments({ kind, sourceIds: [shipmentId] })
     } catch (error) {
       refused.push((error as Error).message)
     }
   const { papers } = await fetchShipment(shipmentId)
-  const prepared = papers.filter(({ state, kind }) => state === 'prepared' && kinds.includes(kind))
+  const prepared = papers.filter(({ state, kind }) => state === 'prepared' && sent.includes(kind))
   refused.push(...prepared.flatMap(({ problem }) => problem ?? []))
   const going = prepared.filter(({ problem }) => problem === null)
   if (going.length > 0)

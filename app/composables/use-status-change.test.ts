@@ -8,7 +8,7 @@ const post = vi.hoisted(() => vi.fn())
 vi.mock('./api', async (original) => ({ ...(await original<object>()), api: { post } }))
 
 type Asked = { body: { ids: number[]; status: string; letGo?: boolean; onlyTry?: boolean } }
-const none = { toCheck: 0, emails: 0, prints: 0, gone: 0, nowByHand: 0 }
+const none = { toCheck: 0, emails: 0, prints: 0, gone: 0, nowByHand: 0, labels: 0 }
 
 /** The server: what a change would do of documents, and what is written when it is really asked. */
 function server(turn: StatusChange['turn'], effects: Partial<StatusChange['effects']> = {}) {

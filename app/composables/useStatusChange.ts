@@ -28,8 +28,9 @@ export function useStatusChange(done: () => Promise<unknown>) {
     busy.value = true
     await attempt(async () => {
       const change = await setStatus({ ids, status, onlyTry: true })
-      const { toCheck, emails, prints, gone } = change.effects
-      const touches = change.turn === 'stops' ? toCheck + emails + prints + gone > 0 : emails + prints > 0
+      const { toCheck, emails, prints, gone, labels } = change.effects
+      const touches =
+        change.turn === 'stops' ? toCheck + emails + prints + gone + labels > 0 : emails + prints > 0
       if (change.turn !== 'nothing' && touches) question.value = { ids, status, change }
       else await write(ids, status, true)
     })

@@ -712,8 +712,6 @@ create table shipment (
   version integer not null default 1,
   made_at timestamptz not null,
   made_by text not null,
-  -- moves whenever what its labels print does
-  labels_version integer not null default 0,
   unique (order_id, number)
 );
 create index shipment_newest on shipment (day desc, id desc);
@@ -760,6 +758,8 @@ create table carrier (
   services_at timestamptz,
   -- since when it does not answer; null while it does
   down_since timestamptz,
+  -- a person was told so
+  down_noticed boolean not null default false,
   version integer not null default 1
 );
 
@@ -808,6 +808,8 @@ create table label (
   way_at timestamptz,
   -- when the carrier is asked next how far it is; null once it is there
   ask_way_at timestamptz,
+  -- a person was told that it could not be bought
+  noticed boolean not null default false,
   -- the document that it is printed on
   document_id integer
 );

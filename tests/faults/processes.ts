@@ -17,7 +17,9 @@ import { inTheNameOf } from '../../server/services/people/principal'
  * deaths.
  */
 export interface Doomed {
-  start: (name: 'worker' | 'mail-standin') => void
+  start: (name: 'worker' | 'mail-standin' | 'carrier-standin') => void
+  /** Where the stand-in carrier keeps what it sold, and its address. */
+  carrier: { folder: string; address: () => string }
   kill: (name: string) => Promise<void>
   /** Orders that are packed and whose customers can all be reached. */
   packOrders: (count: number) => Promise<number[]>
@@ -45,7 +47,7 @@ export function useDoomed(): Doomed {
   }
 
   beforeAll(async () => {
-    const [smtp, returns] = [await freePort(), await freePort()]
+    const [smtp, returns, carrier] = [await freePort(), await freePort(), await freePort()]
     process.env.CLOTHESPIN_DATABASE_URL = await freshDatabase()
     Object.assign(process.env, {
       CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters',
@@ -57,6 +59,9 @@ export function useDoomed(): Doomed {
       STANDIN_REPORT_PORT: String(returns),
       STANDIN_WEB_PORT: '0',
       STANDIN_MAIL_FOLDER: folder,
+      STANDIN_CARRIER_PORT: String(carrier),
+      STANDIN_CARRIER_FOLDER: folder,
+      STANDIN_CARRIER_KEY: 'the key',
     })
   })
 
@@ -69,6 +74,7 @@ export function useDoomed(): Doomed {
 
   return {
     start,
+    carrier: { folder, address: () => `http://127.0.0.1:${process.env.STANDIN_CARRIER_PORT}` },
     kill: async (name) => {
       const child = running.get(name)!
       const gone = new Promise((resolve) => child.once('exit', resolve))

@@ -50,6 +50,7 @@ const places = [1, 2, 3, 4].map((place) => ({
 <template>
   <div class="body">
     <template v-if="settings">
+      <h3 v-if="session.may('supervisor')" class="first">{{ t('shipping.carriers') }}</h3>
       <CarrierList v-if="session.may('supervisor')" />
       <h3>{{ t('shipping.services') }}</h3>
       <ServiceRules :settings="settings" :disabled="disabled" @keep="keep" />
@@ -124,6 +125,9 @@ const places = [1, 2, 3, 4].map((place) => ({
 h3 {
   font-size: var(--body);
   margin: 18px 0 4px;
+}
+h3.first {
+  margin-top: 0;
 }
 .sentence {
   margin: 4px 0;

@@ -231,7 +231,7 @@ describe('what a status does to documents', () => {
       change: {
         turn,
         changed: Array.from({ length: count }, (_, n) => n),
-        effects: { toCheck: 0, emails: 0, prints: 0, gone: 0, nowByHand: 0, ...effects },
+        effects: { toCheck: 0, emails: 0, prints: 0, gone: 0, nowByHand: 0, labels: 0, ...effects },
       },
     }) as unknown as StatusQuestion
   const dialog = (of: StatusQuestion) => mount(StatusDialog, { props: { question: of, busy: false }, global })

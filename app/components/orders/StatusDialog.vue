@@ -64,6 +64,9 @@ const mails = computed(() =>
           })
         }}
       </li>
+      <li v-if="effects.labels">
+        <strong>{{ plural(effects.labels, 'label') }}</strong> {{ t('orders.labelsStay') }}
+      </li>
       <li v-if="effects.toCheck || mails" class="soft">
         {{ t('orders.eachCanStillBeSent') }}
       </li>

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { dayTime } from '../../composables/format'
-import { failureFacts } from '../../../core/shipping/labels'
+import { carrierWords, labelTrouble } from './label-words'
 import type { LabelView } from '../../contract'
 
 /** Why a label is not there, with what helps and the carrier's own words; nothing where all is well. */
@@ -9,18 +7,9 @@ defineProps<{ label: Pick<LabelView, 'state' | 'failure' | 'reply' | 'nextTryAt'
 </script>
 
 <template>
-  <p v-if="label.state === 'refused' && label.failure" class="said stuck">
-    {{ failureFacts[label.failure].words }} {{ failureFacts[label.failure].remedy }}
-    <span v-if="label.reply" class="soft">{{ t('shipping.carrierSaid', { reply: label.reply }) }}</span>
-  </p>
-  <p v-else-if="label.state === 'unclear'" class="said stuck">
-    {{ t('shipping.unclearMeans') }}
-  </p>
-  <p v-else-if="label.state === 'asked' && label.tries" class="said soft">
-    {{ t('shipping.askedAgainAt', { time: dayTime(label.nextTryAt) }) }}
-  </p>
-  <p v-else-if="label.state === 'made' && label.reply" class="said soft">
-    {{ t('shipping.carrierSaid', { reply: label.reply }) }}
+  <p v-if="labelTrouble(label) || carrierWords(label)" class="said">
+    <span :class="{ stuck: label.state !== 'asked' }">{{ labelTrouble(label) }}</span>
+    <span v-if="carrierWords(label)" class="soft">{{ ' ' }}{{ carrierWords(label) }}</span>
   </p>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import ParcelWays from './ParcelWays.vue'
 import Ask from '../frame/Ask.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -20,6 +21,7 @@ const toasts = useToasts()
 const left = computed(() => props.order.standing.filter((line) => !new Decimal(line.left).isZero()))
 const isAll = computed(() => isShipped(props.order.standing))
 const standing = computed(() => props.order.shipments.filter((one) => one.state === 'packed'))
+const ways = computed(() => props.order.shipments.flatMap((one) => one.ways))
 const mayShip = computed(
   () => session.may('clerk') && !props.order.stopped && props.order.status !== draftStatus,
 )
@@ -63,6 +65,7 @@ async function cancel() {
       ><span class="mono">/{{ one.number }}</span> {{ shortDay(one.day) }} ·
       {{ one.state === 'taken back' ? t('shipping.isTakenBack') : plural(one.parcels, 'parcel') }}</NuxtLink
     >
+    <ParcelWays v-if="ways.length" :ways="ways" />
     <span class="soft" data-test="left-to-ship">{{ said }}</span>
     <button
       v-if="session.may('clerk') && standing.length && !invoiced"

@@ -95,8 +95,9 @@ async function make() {
 }
 
 const back = shallowRef<LabelView>()
-const mayGiveBack = ({ state }: LabelView) =>
-  session.may('clerk') && ['made', 'asked', 'refused'].includes(state)
+/** The carrier takes none back that is on its way. */
+const mayGiveBack = ({ state, way }: LabelView) =>
+  session.may('clerk') && (['asked', 'refused'].includes(state) || (state === 'made' && way === 'announced'))
 async function giveBack(label: LabelView) {
   await attempt(async () => {
     await giveLabelsBack([label.id])
@@ -138,7 +139,7 @@ async function giveBack(label: LabelView) {
                 :value="chosen?.name ?? null"
                 data-test="label-service"
                 @pick="service = $event" /></template></I18nT
-          ><span v-if="chosen?.source" class="soft"> {{ chosen.source }}</span>
+          ><span v-if="chosen?.source" class="soft source">{{ chosen.source }}</span>
         </span>
         <VBtn
           class="push"
@@ -202,6 +203,9 @@ h2 .soft {
   align-items: center;
   gap: 10px;
   margin-bottom: 6px;
+}
+.source {
+  margin-left: 8px;
 }
 ul {
   list-style: none;

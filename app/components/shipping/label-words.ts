@@ -1,4 +1,6 @@
 import { t } from '../../words'
+import { shortTime } from '../../composables/format'
+import { failureFacts } from '../../../core/shipping/labels'
 import { wayWords } from '../../../core/shipping/tracking'
 import type { LabelView } from '../../contract'
 
@@ -36,3 +38,17 @@ const toneOf = {
   delivered: 'go',
   'sent back': 'stuck',
 } as const
+
+type Troubled = Pick<LabelView, 'state' | 'failure' | 'reply' | 'nextTryAt'> & { tries?: number }
+
+/** Why a label is not there and what helps; '' where all is well. */
+export function labelTrouble({ state, failure, nextTryAt, tries }: Troubled): string {
+  if (state === 'refused' && failure) return `${failureFacts[failure].words} ${failureFacts[failure].remedy}`
+  if (state === 'unclear') return t('shipping.unclearMeans')
+  if (state === 'asked' && tries) return t('shipping.askedAgainAt', { time: shortTime(nextTryAt) })
+  return ''
+}
+
+/** The carrier's own words to it; '' where it said nothing that matters. */
+export const carrierWords = ({ state, reply }: Troubled): string =>
+  reply && (state === 'refused' || state === 'made') ? t('shipping.carrierSaid', { reply }) : ''

@@ -32,14 +32,17 @@ export const documentTasks: readonly HelpTask[] = [
     id: 'ship',
     words: 'Ship an order, whole or in parts',
     also:
-      'packing slip delivery note parcel box partial part delivery goods out warehouse dispatch ' +
+      'packing slip delivery note parcel label carrier tracking box partial part delivery goods out warehouse ' +
+      'dispatch ' +
       'split cancel rest',
     on: ['/shipments', '/orders'],
     to: '/shipments',
     steps: [
       'Open the order and press Ship. All that is left is filled in: take off what does not go.',
-      'Parcels are proposed from the items’ weights and your boxes (Settings, Shipping). Move what belongs elsewhere, ' +
-        'enter the weights, and press Pack.',
+      'Parcels are proposed from the items’ weights and your boxes (Settings, Shipping). Move what belongs ' +
+        'elsewhere, enter the weights, and press Pack.',
+      'With a carrier in Settings, Shipping, press Make labels: the price is seen before. What could not be bought ' +
+        'stands in Shipments, Labels, with its remedy.',
       'On the shipment prepare its packing slip and delivery note, look at them, and send or print them. A routine ' +
         'does it: “When goods of an order are packed”.',
       'At the order, Invoice what was shipped begins an invoice of just that; Cancel the rest takes off what will ' +

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
-import LabelTrouble from '../../components/shipping/LabelTrouble.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
-import { labelState } from '../../components/shipping/label-words'
+import { carrierWords, labelState, labelTrouble } from '../../components/shipping/label-words'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useFilters } from '../../composables/useFilters'
@@ -15,7 +14,7 @@ import { attempt, csvHref } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { timeChoices } from '../../composables/times'
 import { brandChoices } from '../../composables/brands'
-import { dayTime, moneyWithSign, plural } from '../../composables/format'
+import { moneyWithSign, plural, shortTime } from '../../composables/format'
 import { countLabels, giveLabelsBack, listLabels, makeLabelsOfMany } from '../../calls/labels'
 import type { LabelRow } from '../../contract'
 import type { Cost } from '../../../core/shipping/labels'
@@ -61,9 +60,10 @@ const columns: ListColumn[] = [
   { words: t('common.customer'), width: '2fr' },
   { words: t('shipping.service'), width: '1fr' },
   { words: t('shipping.state'), width: '3fr' },
-  { words: t('shipping.askedWhen'), width: 120 },
+  { words: t('shipping.askedWhen'), width: 96 },
   { words: t('shipping.price'), width: 80, right: true },
 ]
+const troubleOf = (row: LabelRow) => [labelTrouble(row), carrierWords(row)].filter(Boolean).join(' ')
 const empties = computed(
   () =>
     ({
@@ -162,9 +162,15 @@ const giveBack = () =>
                 target="_blank"
                 rel="noopener"
                 @click.stop
-                >{{ row.tracking }}</a><LabelTrouble :label="row"
-            /></span>
-            <span>{{ dayTime(row.askedAt) }}</span>
+                >{{ row.tracking }}</a><span
+                v-if="troubleOf(row)"
+                class="cut"
+                :class="{ trouble: row.state !== 'asked' }"
+                :title="troubleOf(row)"
+                >{{ troubleOf(row) }}</span
+              ></span
+            >
+            <span>{{ shortTime(row.askedAt) }}</span>
             <span class="amount">{{ row.price ? moneyWithSign(row.price, row.currency!) : '' }}</span>
           </template>
           <template #empty
@@ -208,11 +214,14 @@ const giveBack = () =>
 .title {
   font-size: var(--title);
 }
+.trouble {
+  color: var(--brick);
+}
 .how {
   display: flex;
-  flex-wrap: wrap;
   align-items: center;
-  gap: 2px 8px;
+  gap: 8px;
+  white-space: nowrap;
   min-width: 0;
 }
 </style>

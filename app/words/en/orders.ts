@@ -96,6 +96,8 @@ export const orders = {
   // orders/StatusDialog.vue
   setOrdersToStatus: 'Set {orders} to {status}?',
   setOrdersToStatus2: 'Set {orders} to {status}',
+  labelsStay:
+    'bought for it and not used yet: give them back in Shipments, Labels, if it does not go any more.',
   inToCheckEffectsMarked: 'in To check {effects} marked and kept out of every Send',
   nowByHandOfThemWouldHave: '; {nowByHand} of them would have gone automatically',
   effectsTakenOutOfWaiting: '{effects} taken out of Waiting and held.',

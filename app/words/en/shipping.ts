@@ -16,6 +16,10 @@ export const shipping = {
   whatIsCancelled:
     'What is still to ship of {lines} is taken off the order. Its sum follows; what was shipped and billed stays.',
 
+  // shipping/ParcelWays.vue
+  andMoreParcels: 'and {n} more',
+  labelsFor: 'labels {sum}',
+
   // shipping/ShipLines.vue
   ordered: 'Ordered',
   shippedBefore: 'Shipped',
@@ -220,7 +224,8 @@ export const shipping = {
   chooseWhatGoes: 'Enter how much of a line goes.',
 
   // company/ShippingSettings.vue
-  services: 'Service',
+  carriers: 'Carriers',
+  services: 'Which service',
   labelsArePrintedOn: 'Labels are printed on {format}.',
   labelFormat: 'What labels are printed on',
   labelFormatIsSet: 'What labels are printed on is set.',

@@ -15,14 +15,14 @@ create table carrier (
   services_at timestamptz,
   -- since when it does not answer; null while it does
   down_since timestamptz,
+  -- a person was told so
+  down_noticed boolean not null default false,
   version integer not null default 1
 );
 
 -- parcels are kept in their places, so that their labels stay with them
 alter table parcel drop constraint parcel_shipment_id_number_key;
 alter table parcel add unique (shipment_id, number);
--- moves whenever what its labels print does
-alter table shipment add column labels_version integer not null default 0;
 
 -- which service goods go by, what labels are printed on, and the company prefix that GS1 gave
 alter table company add column service_rules jsonb not null default '[]';
@@ -74,6 +74,8 @@ create table label (
   way_at timestamptz,
   -- when the carrier is asked next how far it is; null once it is there
   ask_way_at timestamptz,
+  -- a person was told that it could not be bought
+  noticed boolean not null default false,
   -- the document that it is printed on
   document_id integer references document
 );

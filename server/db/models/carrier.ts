@@ -24,6 +24,8 @@ export class Carrier extends Model<InferAttributes<Carrier>, InferCreationAttrib
   declare servicesAt: CreationOptional<Date | null>
   /** Since when it does not answer; null while it does. */
   declare downSince: CreationOptional<Date | null>
+  /** A person was told so. */
+  declare downNoticed: CreationOptional<boolean>
   declare version: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
@@ -39,6 +41,7 @@ export class Carrier extends Model<InferAttributes<Carrier>, InferCreationAttrib
         services: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         servicesAt: { type: DataTypes.DATE },
         downSince: { type: DataTypes.DATE },
+        downNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       },
       { sequelize, tableName: 'carrier' },

@@ -54,6 +54,8 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
   declare wayAt: CreationOptional<Date | null>
   /** When the carrier is asked next how far it is; null once it is there. */
   declare askWayAt: CreationOptional<Date | null>
+  /** A person was told that it could not be bought. */
+  declare noticed: CreationOptional<boolean>
   /** The document that it is printed on. */
   declare documentId: CreationOptional<number | null>
 
@@ -92,6 +94,7 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
         way: { type: DataTypes.TEXT },
         wayAt: { type: DataTypes.DATE },
         askWayAt: { type: DataTypes.DATE },
+        noticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         documentId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'label' },

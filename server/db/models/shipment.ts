@@ -30,8 +30,6 @@ export class Shipment extends Model<InferAttributes<Shipment>, InferCreationAttr
   declare version: CreationOptional<number>
   declare madeAt: Date
   declare madeBy: string
-  /** Moves whenever what its labels print does. */
-  declare labelsVersion: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -50,7 +48,6 @@ export class Shipment extends Model<InferAttributes<Shipment>, InferCreationAttr
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         madeAt: { type: DataTypes.DATE, allowNull: false },
         madeBy: { type: DataTypes.TEXT, allowNull: false },
-        labelsVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       },
       { sequelize, tableName: 'shipment' },
     )

@@ -1,5 +1,7 @@
 import { stuckWords } from '../../../core/dispatch/states'
 import { capital } from '../../../core/documents/kinds'
+import { failureFacts } from '../../../core/shipping/labels'
+import { clock } from '../../clock'
 import { isAddress } from '../../../core/preferences/recipients'
 import { inTransaction } from '../../db/connection'
 import { gate } from '../house/queries'
@@ -10,6 +12,11 @@ import {
   unnoticedKeptBack,
   markStuckNoticed,
   markKeptBackNoticed,
+  markCarriersNoticed,
+  markLabelsNoticed,
+  unnoticedCarriers,
+  unnoticedLabels,
+  type Unbought,
   type Stuck,
   type KeptBack,
 } from './queries'
@@ -28,19 +35,59 @@ export async function sendFailureNotice(): Promise<void> {
   if (!isAddress(failureNoticeTo) || !isAddress(to)) return
   const stuck = await unnoticedStuck()
   const keptBack = await unnoticedKeptBack()
+  const labels = await unnoticedLabels()
+  const carriers = await unnoticedCarriers(new Date(clock.now().getTime() - downMinutes * 60_000))
   const count = stuck.length + keptBack.length
-  if (count === 0) return
-  const subject = subjectOf(stuck, keptBack, name)
+  if (count + labels.length + carriers.length === 0) return
+  const subject = count > 0 ? subjectOf(stuck, keptBack, name) : subjectOfLabels(labels, carriers, name)
   const result = await sendHouseMail({
     to,
     subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject,
-    text: textOf(stuck, keptBack),
+    text: [...(count > 0 ? [textOf(stuck, keptBack)] : []), ...textsOfLabels(labels, carriers)].join('\n\n'),
   })
   if (result?.result !== 'accepted') return
   await inTransaction(async () => {
+    await markLabelsNoticed(labels.map((row) => row.id))
+    await markCarriersNoticed(carriers.map((row) => row.id))
     await markStuckNoticed(stuck.map((row) => row.id))
     await markKeptBackNoticed(keptBack.map((row) => row.id))
   })
+}
+
+/** A carrier that is away for a moment is nobody's news. */
+const downMinutes = 5
+
+interface Carrier {
+  name: string
+  waiting: number
+}
+
+const countOf = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
+
+function subjectOfLabels(labels: readonly Unbought[], carriers: readonly Carrier[], house: string): string {
+  const [down] = carriers
+  if (down) return `${down.name} does not answer: ${countOf(down.waiting, 'label')} waiting`
+  return labels.length === 1
+    ? `No label: ${labels[0]!.shipment} to ${labels[0]!.customerName}`
+    : `${countOf(labels.length, 'label')} could not be bought at ${house}`
+}
+
+function textsOfLabels(labels: readonly Unbought[], carriers: readonly Carrier[]): string[] {
+  const down = carriers.map(
+    ({ name, waiting }) =>
+      `The carrier ${name} does not answer. ${countOf(waiting, 'label')} asked for again by themselves; there is ` +
+      'nothing to do but to wait, or to ship by another. This is said once.\n',
+  )
+  if (labels.length === 0) return down
+  const lines = labels.map(({ shipment, parcel, customerName, failure, reply }) => {
+    const said = reply ? ` (${reply})` : ''
+    return `${shipment}, parcel ${parcel}, ${customerName}: ${failureFacts[failure].words}${said}`
+  })
+  const what = labels.length === 1 ? 'This label' : 'These labels'
+  return [
+    ...down,
+    `${what} could not be bought. Shipments, Labels shows each with its remedy:\n\n${lines.join('\n')}\n`,
+  ]
 }
 
 function subjectOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[], name: string): string {

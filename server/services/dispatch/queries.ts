@@ -1,3 +1,4 @@
+import type { LabelFailure } from '../../../core/shipping/labels'
 import type { ContactFacts, Preferences } from '../../../core/preferences/recipients'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { one, rows, run } from '../../db/connection'
@@ -160,6 +161,44 @@ export const unnoticedKeptBack = () =>
     order by id
     limit ${most}`,
   )
+
+export interface Unbought {
+  id: number
+  shipment: string
+  parcel: number
+  customerName: string
+  failure: LabelFailure
+  reply: string
+}
+
+/** Labels that a routine asked for and that could not be bought; whoever pressed the button saw it. */
+export const unnoticedLabels = () =>
+  rows<Unbought>(
+    `select l.id, s.label shipment, l.parcel, c.name "customerName", l.failure, l.reply
+    from label l
+    join shipment s on s.id = l.shipment_id
+    join customer c on c.id = s.customer_id
+    where l.state = 'refused' and not l.noticed and l.goes_on ->> 'routine' is not null
+    order by l.id
+    limit ${most}`,
+  )
+
+/** Carriers that do not answer for some minutes, with the labels that wait for them. */
+export const unnoticedCarriers = (before: Date) =>
+  rows<{ id: number; name: string; waiting: number }>(
+    `select c.id, c.name, count(l.id)::int waiting
+    from carrier c
+    join label l on l.carrier_id = c.id and l.state in ('asked', 'booking', 'unclear')
+    where c.down_since < $before and not c.down_noticed
+    group by c.id`,
+    { before },
+  )
+
+export const markLabelsNoticed = (ids: readonly number[]) =>
+  run('update label set noticed = true where id = any($ids::int[])', { ids })
+
+export const markCarriersNoticed = (ids: readonly number[]) =>
+  run('update carrier set down_noticed = true where id = any($ids::int[])', { ids })
 
 export const markStuckNoticed = (ids: readonly number[]) =>
   run('update dispatch set noticed = true where id = any($ids::int[])', { ids })

@@ -45,7 +45,7 @@ export const holdBackDispatches = (orderIds: readonly number[]) =>
   )
 
 export const countUnheld = (orderIds: readonly number[]) =>
-  one<{ toCheck: number; gone: number }>(
+  one<{ toCheck: number; gone: number; labels: number }>(
     `select
     (
       select count(*)::int
@@ -61,7 +61,12 @@ export const countUnheld = (orderIds: readonly number[]) =>
         and d.kind in (${waitingKinds})
         and not s.is_copy
         and s.state in ('claimed', 'handing over', 'on the way', 'arrived')
-    ) gone`,
+    ) gone,
+    (
+      select count(*)::int
+      from label l
+      where l.shipment_id in (${ofOrders}) and l.state = 'made' and l.way = 'announced'
+    ) labels`,
     { orderIds },
   )
 

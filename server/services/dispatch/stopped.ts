@@ -34,15 +34,17 @@ export interface StatusEffects {
   prints: number
   /** Documents that have left already: nothing brings them back. */
   gone: number
+  /** Labels that are bought and not used yet: they are given back by a person. */
+  labels: number
 }
 
-const none: StatusEffects = { toCheck: 0, nowByHand: 0, emails: 0, prints: 0, gone: 0 }
+const none: StatusEffects = { toCheck: 0, nowByHand: 0, emails: 0, prints: 0, gone: 0, labels: 0 }
 
 /** Holds back what is prepared or waiting of orders that have just been set to a status that says so. */
 async function holdBack(orderIds: readonly number[], status: string, who: Principal): Promise<StatusEffects> {
   const byHand = await holdBackPrepared(orderIds)
   const held = await holdBackDispatches(orderIds)
-  const { toCheck, gone } = (await countUnheld(orderIds))!
+  const { toCheck, gone, labels } = (await countUnheld(orderIds))!
   await noteAll([
     ...byHand.map((paper) => ({
       sourceId: paper.sourceId,
@@ -56,7 +58,7 @@ async function holdBack(orderIds: readonly number[], status: string, who: Princi
       words: `Taken out of Waiting: its order is ${status}.`,
     })),
   ])
-  return { toCheck, nowByHand: byHand.length, ...byChannel(held), gone }
+  return { toCheck, nowByHand: byHand.length, ...byChannel(held), gone, labels }
 }
 
 /** Lets what was held for its order's sake go again, or leaves it held for a person to let go. */

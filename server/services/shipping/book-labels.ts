@@ -19,7 +19,7 @@ import { company } from '../house/house'
 import { gate } from '../house/queries'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
-import { markStale } from '../outbox/stale'
+import { markThese } from '../outbox/stale'
 import { theHouse } from '../people/principal'
 import { carrierToAsk } from './carriers'
 import { markDown, markUp } from './carriers-queries'
@@ -30,7 +30,7 @@ import {
   isLabelComing,
   lockClaimed,
   lockDueLabel,
-  moveLabelsVersion,
+  preparedLabelDocuments,
   type LabelToBook,
 } from './labels-queries'
 
@@ -155,8 +155,7 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
     label,
     `The label of parcel ${parcel} is bought: ${booked.tracking}, ${booked.price} ${booked.currency}.`,
   )
-  await moveLabelsVersion(shipmentId)
-  await markStale('source', shipmentId)
+  await markThese((await preparedLabelDocuments(shipmentId)).map((one) => one.id))
   await gather(label)
 }
 
@@ -257,8 +256,7 @@ async function giveBack(id: number): Promise<void> {
       await moveRows(labelTable, 'keep', [id], { reply: why })
       await say(now, `The carrier does not take the label of parcel ${now.parcel} back: ${why}.`)
     }
-    await moveLabelsVersion(now.shipmentId)
-    await markStale('source', now.shipmentId)
+    await markThese((await preparedLabelDocuments(now.shipmentId)).map((one) => one.id))
   })
 }
 

@@ -39,4 +39,9 @@ export const markDown = (carrierId: number, now: Date) =>
   )
 
 export const markUp = (carrierId: number) =>
-  run('update carrier set down_since = null where id = $carrierId and down_since is not null', { carrierId })
+  run(
+    `update carrier
+    set down_since = null, down_noticed = false
+    where id = $carrierId and down_since is not null`,
+    { carrierId },
+  )

@@ -15,6 +15,8 @@ export async function makeLabelDocuments(shipmentIds: readonly number[]): Promis
   for (const id of shipmentIds) await makeOne(id)
 }
 
+const idsOf = (labels: readonly { id: number }[]) => labels.map(({ id }) => id).join()
+
 async function makeOne(id: number, again = true): Promise<void> {
   const labels = await unprintedLabels([id])
   const newest = labels.toSorted((one, other) => other.id - one.id)[0]
@@ -26,6 +28,8 @@ async function makeOne(id: number, again = true): Promise<void> {
   const outdated = await inTransaction(async () => {
     const versions = await lockSources([id])
     if (made.context.builtFrom.order !== versions.get(id)) return true
+    // another label was bought or given back meanwhile
+    if (idsOf(await unprintedLabels([id])) !== idsOf(made.context.source.shipment?.labels ?? [])) return true
     const who = inTheNameOf(newest.askedBy)
     await keepDraft({ kind: 'shipping label', addressing, trust, delayMinutes, hours, routine, who }, made)
     publish('order')

@@ -129,9 +129,14 @@ export const lockClaimed = (id: number, claim: string) =>
     { id, claim },
   )
 
-/** What its labels print has changed. */
-export const moveLabelsVersion = (shipmentId: number) =>
-  run('update shipment set labels_version = labels_version + 1 where id = $shipmentId', { shipmentId })
+/** Documents of its labels that have no number yet. */
+export const preparedLabelDocuments = (shipmentId: number) =>
+  rows<{ id: number }>(
+    `select id
+    from prepared_document
+    where source_id = $shipmentId and kind = 'shipping label' and state in ('due', 'prepared')`,
+    { shipmentId },
+  )
 
 /** Labels of shipments that are bought and on no document yet. */
 export const unprintedLabels = (shipmentIds: readonly number[]) =>

@@ -12,8 +12,8 @@ import { houseServices } from './carriers-queries'
 import { parcelsToLabel, shipmentToLabel, type ParcelToLabel, type ShipmentToLabel } from './labels-queries'
 
 /*
- * By which service a shipment goes and what it costs. Called by its screen before anything is bought, and by labels once
- * it is locked: the same question, so that what is seen is what is bought.
+ * By which service a shipment goes and what it costs. Called by its screen before anything is bought, and by labels
+ * once it is locked: the same question, so that what is seen is what is bought.
  */
 
 /** What services would cost for a shipment as it is packed, and which it goes by. */

@@ -2,6 +2,7 @@ import type { Address } from '../../../core/documents/facts'
 import type { Day } from '../../../core/documents/days'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { ParcelFacts } from '../../../core/shipping/parcels'
+import type { ParcelWay } from '../../../core/shipping/tracking'
 import type { LinePart } from '../../../core/shipping/quantities'
 import { json, one, rows, run } from '../../db/connection'
 import { within } from '../people/brand-queries'
@@ -193,12 +194,21 @@ export const documentsOfShipment = (id: number) =>
     { id },
   )
 
+/** A label that was bought, and how far its parcel is. */
+export interface ParcelOnItsWay {
+  tracking: string
+  url: string
+  way: ParcelWay
+  price: string
+  currency: string
+}
+
 export const shipmentsOfOrder = (orderId: number) =>
   rows<
     Pick<
       ShipmentRow,
       'id' | 'label' | 'number' | 'state' | 'day' | 'service' | 'parcels' | 'labels' | 'weight'
-    >
+    > & { ways: ParcelOnItsWay[] }
   >(
     `select s.id, s.label, s.number, s.state, s.day::text "day", s.service,
       count(p.id)::int parcels,
@@ -208,6 +218,20 @@ export const shipmentsOfOrder = (orderId: number) =>
         join parcel q on q.id = l.parcel_id
         where q.shipment_id = s.id and l.state = 'made'
       ) labels,
+      (
+        select coalesce(
+          jsonb_agg(
+            jsonb_build_object(
+              'tracking', l.tracking, 'url', l.tracking_url, 'way', l.way, 'price', l.price::text,
+              'currency', l.currency
+            )
+            order by l.parcel, l.id
+          ),
+          '[]'
+        )
+        from label l
+        where l.shipment_id = s.id and l.state = 'made'
+      ) ways,
       case when count(p.weight) = count(p.id) then trim_scale(sum(p.weight))::text end weight
     from shipment s
     left join parcel p on p.shipment_id = s.id

@@ -7,7 +7,7 @@ import type { SubjectRow } from '../documents/paper-context'
 /* The statements of source.ts. */
 
 /** Of whichever the later one moves: the shipment's own changes and its order's. */
-const version = 's.version + s.labels_version + o.version'
+const version = 's.version + o.version'
 
 export const shipmentSubjects = (ids: readonly number[]) =>
   rows<

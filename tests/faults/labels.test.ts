@@ -1,0 +1,145 @@
+import { afterAll, expect, test } from 'vitest'
+import { one, rows, run } from '../../server/db/connection'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { keepCarrier } from '../../server/services/shipping/carriers'
+import { askLabels } from '../../server/services/shipping/labels'
+import { makeShipment } from '../../server/services/shipping/pack'
+import { registerSources } from '../../server/services/sources'
+import { Book } from '../../standins/carrier/book'
+import { until } from '../integration/house'
+import { seededDice, useDoomed } from './processes'
+
+/*
+ * Labels are bought while the worker and the carrier are killed at random moments. The carrier sells again what it is
+ * asked for again: at the end it has sold one label for each parcel at most, each of them known to us; what it did not
+ * sell is asked for once more by a person, and then each parcel has exactly one.
+ */
+const kills = Number(process.env.CLOTHESPIN_KILLS ?? 8)
+const parcels = 2
+const doomed = useDoomed()
+const who = inTheNameOf('Test')
+// times that are long enough for a call, and short enough for a test
+const times = {
+  CLOTHESPIN_LABEL_ASK_SECONDS: '1',
+  CLOTHESPIN_LABEL_LEASE_SECONDS: '4',
+  CLOTHESPIN_CARRIER_TIMEOUT: '2000',
+  CLOTHESPIN_SWEEP_SECONDS: '1',
+}
+Object.assign(process.env, times)
+afterAll(() => Object.keys(times).forEach((name) => delete process.env[name]))
+
+const openLabels = async () =>
+  (await one<{ count: number }>(
+    `select count(*)::int count from label where state in ('asked', 'booking', 'unclear')`,
+  ))!.count
+
+test(
+  'labels: one a parcel, each known, whatever is killed',
+  async () => {
+    registerSources()
+    doomed.start('mail-standin')
+    doomed.start('carrier-standin')
+    await until(
+      'the carrier to answer',
+      () =>
+        fetch(doomed.carrier.address()).then(
+          ({ ok }) => ok,
+          () => false,
+        ),
+      20,
+    )
+    await keepCarrier(null, {
+      name: 'Glenhaven Parcels',
+      kind: 'simulated',
+      address: doomed.carrier.address(),
+      inside: true,
+      key: 'the key',
+      version: 1,
+    })
+    const shipments: number[] = []
+    for (const orderId of await doomed.packOrders(Math.max(20, kills * 3)))
+      shipments.push(await pack(orderId))
+    doomed.start('worker')
+    const dice = seededDice()
+    const killing = async () => {
+      for (let time = 0; time < kills; time++) {
+        await new Promise((resolve) => setTimeout(resolve, 200 + dice() * 700))
+        const victim = dice() < 0.6 ? 'worker' : 'carrier-standin'
+        await doomed.kill(victim)
+        doomed.start(victim)
+      }
+    }
+    const asking = async () => {
+      for (const id of shipments) {
+        await askLabels(id, {}, who)
+        await new Promise((resolve) => setTimeout(resolve, (kills * 500) / shipments.length))
+      }
+    }
+    await Promise.all([killing(), asking()])
+    // what waits for a carrier that was down for a moment need not wait as long as for one that is
+    const decided = () =>
+      until(
+        'every label to be decided',
+        async () => {
+          await run(`update label set next_try_at = now() where state = 'asked' and next_try_at > now()`)
+          return (await openLabels()) === 0
+        },
+        120,
+      )
+    await decided()
+    await expectTruth()
+    const refused = await rows<{ id: number }>(
+      `select distinct shipment_id id from label where state = 'refused' order by 1`,
+    )
+    for (const { id } of refused) await askLabels(id, {}, who)
+    await decided()
+    await expectTruth()
+    expect(await one(`select count(*)::int count from label where state = 'made'`)).toEqual({
+      count: shipments.length * parcels,
+    })
+    await until(
+      'each label to be on a document',
+      async () =>
+        (await one<{ count: number }>(
+          `select count(*)::int count from label where state = 'made' and document_id is null`,
+        ))!.count === 0,
+      60,
+    )
+    const printed = await rows<{ id: number }>('select document_id id from label group by 1')
+    expect(printed.filter(({ id }) => id !== null).length).toBeGreaterThanOrEqual(shipments.length)
+  },
+  200_000 + kills * 3000,
+)
+
+const pack = (orderId: number) =>
+  makeShipment(
+    orderId,
+    {
+      lines: [{ position: 1, quantity: '1' }],
+      delivery: { name: 'Weir Store', lines: ['Weir Road 2', 'Marlbridge'], country: 'IE' },
+      parcels: ['0.4', '0.6'].map((quantity) => ({
+        box: '',
+        weight: '3',
+        contents: [{ position: 1, quantity }],
+      })),
+    },
+    who,
+  )
+
+/** At the carrier at most one for each time that one was asked for, and each that it sold is ours. */
+async function expectTruth(): Promise<void> {
+  const labels = await rows<{ key: string; state: string; tracking: string; parcelId: number }>(
+    'select key, state, tracking, parcel_id "parcelId" from label',
+  )
+  const sold = new Book(doomed.carrier.folder).all()
+  const byKey = new Map<string, string[]>()
+  for (const { reference, number } of sold) byKey.set(reference, [...(byKey.get(reference) ?? []), number])
+  expect(
+    [...byKey.values()].filter((numbers) => numbers.length > 1),
+    'nothing is bought twice under one key',
+  ).toEqual([])
+  for (const { key, state, tracking } of labels)
+    expect(byKey.get(key) ?? [], `a label that is ${state}`).toEqual(state === 'made' ? [tracking] : [])
+  const made = labels.filter(({ state }) => state === 'made').map(({ parcelId }) => parcelId)
+  expect(new Set(made).size, 'one a parcel').toBe(made.length)
+}
