@@ -225,7 +225,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
         ></I18nT
       > </template
     ><template v-else
-      ><template v-if="packsFirst(sentence)">{{ t('routines.packWhatIsLeftAnd') }} </template
+      ><template v-if="packsFirst(sentence)">{{ t('routines.packWhatIsLeftAnd') }}{{ ' ' }} </template
       ><I18nT v-if="sentence.issue === 'shipping label'" keypath="routines.makeLabelsBy" scope="global"
         ><template #whatTo
           ><WordPicker
