@@ -17,7 +17,8 @@ import { inTheNameOf } from '../../server/services/people/principal'
 import { addRoutine } from '../../server/services/routines/routines'
 import { bookLabels } from '../../server/services/shipping/book-labels'
 import { keepCarrier } from '../../server/services/shipping/carriers'
-import { askLabels, giveLabelsBack, labelsOf } from '../../server/services/shipping/labels'
+import { giveLabelsBack } from '../../server/services/shipping/give-back'
+import { askLabels, labelsOf } from '../../server/services/shipping/labels'
 import type { LabelList } from '../../server/services/shipping/label-list'
 import { listLabels } from '../../server/services/shipping/label-list-queries'
 import { listShipments } from '../../server/services/shipping/list-queries'
@@ -251,6 +252,30 @@ describe('a carrier that', () => {
     await house.settle()
     expect((await labelsOf(shipment))[0]).toMatchObject({ state: 'refused', failure: 'sign-in' })
   })
+})
+
+test('of a label that is unclear a person says that the carrier has none, and another is bought', async () => {
+  process.env.CLOTHESPIN_LABEL_ASK_SECONDS = '600'
+  const shipment = await pack()
+  behaviour.play('is down', { times: 1 })
+  await askLabels(shipment, {}, who)
+  await house.settle()
+  expect(await statesOf(shipment)).toEqual(['unclear'])
+  await expect(askLabels(shipment, {}, who)).rejects.toMatchObject({ code: 'no-parcel-to-label' })
+  await giveLabelsBack([(await labelsOf(shipment))[0]!.id], who)
+  process.env.CLOTHESPIN_LABEL_ASK_SECONDS = '0'
+  expect(await labelsOf(shipment)).toMatchObject([{ state: 'refused', failure: 'not bought' }])
+  await askLabels(shipment, {}, who)
+  await house.settle()
+  expect(await statesOf(shipment)).toEqual(['made'])
+  expect(await soldFor(shipment)).toHaveLength(1)
+})
+
+test('a kind that is switched off costs nothing: no label is asked for', async () => {
+  const shipment = await pack()
+  await run(`update company set kinds_off = '["shipping label"]'`)
+  await expect(askLabels(shipment, {}, who)).rejects.toMatchObject({ code: 'kind-off' })
+  await run(`update company set kinds_off = '[]'`)
 })
 
 describe('a label that was bought', () => {

@@ -94,10 +94,15 @@ async function make() {
   busy.value = false
 }
 
+const actWords: Partial<Record<LabelView['state'], string>> = {
+  made: t('shipping.giveBack'),
+  unclear: t('shipping.carrierHasNone'),
+}
 const back = shallowRef<LabelView>()
 /** The carrier takes none back that is on its way. */
 const mayGiveBack = ({ state, way }: LabelView) =>
-  session.may('clerk') && (['asked', 'refused'].includes(state) || (state === 'made' && way === 'announced'))
+  session.may('clerk') &&
+  (['asked', 'refused', 'unclear'].includes(state) || (state === 'made' && way === 'announced'))
 async function giveBack(label: LabelView) {
   await attempt(async () => {
     await giveLabelsBack([label.id])
@@ -167,9 +172,9 @@ async function giveBack(label: LabelView) {
             v-if="mayGiveBack(label)"
             type="button"
             class="word"
-            @click="label.state === 'made' ? (back = label) : giveBack(label)"
+            @click="['made', 'unclear'].includes(label.state) ? (back = label) : giveBack(label)"
           >
-            {{ label.state === 'made' ? t('shipping.giveBack') : t('shipping.giveUp') }}
+            {{ actWords[label.state] ?? t('shipping.giveUp') }}
           </button>
         </div>
         <LabelTrouble :label="label" />
@@ -178,13 +183,17 @@ async function giveBack(label: LabelView) {
     <Ask
       v-if="back"
       :model-value="true"
-      :title="t('shipping.giveLabelBack', { tracking: back.tracking })"
-      :go="t('shipping.giveBackGo')"
+      :title="
+        back.state === 'unclear'
+          ? t('shipping.thereIsNone', { parcel: back.parcel })
+          : t('shipping.giveLabelBack', { tracking: back.tracking })
+      "
+      :go="back.state === 'unclear' ? t('shipping.thereIsNoneGo') : t('shipping.giveBackGo')"
       danger
       @update:model-value="back = undefined"
       @go="giveBack(back!)"
     >
-      <p>{{ t('shipping.givenBackMeans') }}</p>
+      <p>{{ back.state === 'unclear' ? t('shipping.thereIsNoneMeans') : t('shipping.givenBackMeans') }}</p>
     </Ask>
   </section>
 </template>

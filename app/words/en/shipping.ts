@@ -80,6 +80,11 @@ export const shipping = {
   noLabelIsBought: 'No label is bought. {why}',
   giveBack: 'Give back…',
   giveUp: 'Remove',
+  carrierHasNone: 'The carrier has none…',
+  thereIsNone: 'Does the carrier have no label of parcel {parcel}?',
+  thereIsNoneGo: 'It has none',
+  thereIsNoneMeans:
+    'Look at the carrier first: if it has one after all, the next label is a second one that costs.',
   giveLabelBack: 'Give {tracking} back?',
   giveBackGo: 'Give back',
   givenBackMeans: 'The carrier cancels it. A label that is printed must not be used any more.',

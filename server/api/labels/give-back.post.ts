@@ -1,6 +1,6 @@
 import { ids, Joi } from '../../http/checks'
 import { route } from '../../http/route'
-import { giveLabelsBack } from '../../services/shipping/labels'
+import { giveLabelsBack } from '../../services/shipping/give-back'
 
 /** Gives labels back that nobody uses, and gives up those that could not be bought. */
 export default route<object, object, { labelIds: number[] }>(

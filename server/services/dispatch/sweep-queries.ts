@@ -189,7 +189,10 @@ export const labelsUnprepared = (before: Date) =>
   rows<{ id: number }>(
     `select distinct l.shipment_id id
     from label l
-    where l.state = 'made' and l.document_id is null and l.made_at < $before
+    join shipment s on s.id = l.shipment_id and s.state = 'packed'
+    where l.state = 'made' and l.document_id is null
+      -- what nobody wants a document of is not looked at for good
+      and l.made_at between $before::timestamptz - interval '1 hour' and $before
       and not exists (
         select from label o
         where o.shipment_id = l.shipment_id

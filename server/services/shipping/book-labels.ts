@@ -30,6 +30,7 @@ import {
   isLabelComing,
   lockClaimed,
   lockDueLabel,
+  trackingOf,
   preparedLabelDocuments,
   type LabelToBook,
 } from './labels-queries'
@@ -143,7 +144,9 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
   })
   await markUp(label.carrierId)
   if (moved.length === 0) {
-    // its answer came after somebody decided that there is none
+    // its answer came after the carrier was asked for it by the key, or somebody decided that there is none
+    const known = await trackingOf(id)
+    if (known?.tracking === booked.tracking) return
     log.error({ label: id, tracking: booked.tracking }, 'a label came too late')
     await say(
       label,

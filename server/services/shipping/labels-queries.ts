@@ -129,6 +129,10 @@ export const lockClaimed = (id: number, claim: string) =>
     { id, claim },
   )
 
+/** By what a carrier follows it. */
+export const trackingOf = (id: number) =>
+  one<{ tracking: string }>('select tracking from label where id = $id', { id })
+
 /** Documents of its labels that have no number yet. */
 export const preparedLabelDocuments = (shipmentId: number) =>
   rows<{ id: number }>(

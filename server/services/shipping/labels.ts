@@ -16,7 +16,8 @@ import { inTransaction } from '../../db/connection'
 import { Label } from '../../db/models'
 import { moveRows, type Living } from '../../db/move'
 import { addJob } from '../../queue/add'
-import { brands } from '../house/house'
+import { brands, company } from '../house/house'
+import { refuseKindOff } from '../house/kinds'
 import { gate } from '../house/queries'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
@@ -24,11 +25,9 @@ import type { Principal } from '../people/principal'
 import { houseServices } from './carriers-queries'
 import {
   labelViews,
-  lockLabels,
   parcelsToLabel,
   refusedOf,
   shipmentToLabel,
-  standingLabels,
   type ParcelToLabel,
   type ShipmentToLabel,
 } from './labels-queries'
@@ -118,6 +117,7 @@ export async function askLabels(
 ): Promise<AskedLabels> {
   const services = await houseServices()
   if (services.length === 0) throw new Refusal('no-carrier')
+  refuseKindOff('shipping label', (await company()).kindsOff)
   return inTransaction(async () => {
     const before = await shipmentToLabel(shipmentId)
     if (!before) throw new Refusal('no-such-shipment', { status: 404 })
@@ -270,49 +270,3 @@ function failureOfAll(
 /** Labels of shipments, by shipment. */
 export const labelsOf = (shipmentId: number): Promise<LabelView[]> =>
   labelViews([shipmentId]).then((found) => found.map(({ shipmentId: _, ...label }) => label))
-
-/**
- * Gives labels back that nobody uses: those that were not asked for yet go, those that were bought are given back at
- * the carrier. In the caller's transaction or one of its own.
- * @throws Refusal "label-not-there", "label-state"
- */
-export async function giveLabelsBack(ids: readonly number[], who: Principal): Promise<void> {
-  await inTransaction(async () => {
-    const labels = await lockLabels(ids)
-    if (labels.length < new Set(ids).size) throw new Refusal('label-not-there', { status: 404 })
-    const other = labels.find(({ state }) => !['asked', 'made', 'refused'].includes(state))
-    if (other) throw new Refusal('label-state', { values: { parcel: other.parcel, state: other.state } })
-    const of = (state: LabelState) => labels.filter((label) => label.state === state).map(({ id }) => id)
-    await moveRows(labelTable, 'withdraw', of('asked'))
-    await moveRows(labelTable, 'close', of('refused'))
-    const back = await moveRows(labelTable, 'cancel', of('made'), { next_try_at: clock.now(), tries: 0 })
-    if (back.length > 0) await addJob('book-labels', { labelIds: back.map(({ id }) => id) })
-    await noteAll(
-      labels.map(({ shipmentId, parcel, state, tracking }) => ({
-        sourceId: shipmentId,
-        actor: who.name,
-        words:
-          state === 'made'
-            ? `The label of parcel ${parcel}, ${tracking}, is being given back.`
-            : `The label of parcel ${parcel} is not wanted any more.`,
-      })),
-    )
-    publish('line')
-    publish('order')
-  })
-}
-
-/**
- * Labels that stand keep their parcels as they are. @param kept parcels as they would be, by their number
- * @throws Refusal "label-of-parcel"
- */
-export async function refuseLabelled(shipmentId: number, isSame: (parcel: number) => boolean): Promise<void> {
-  const changed = (await standingLabels(shipmentId)).find(
-    ({ parcelId, parcel }) => parcelId !== null && !isSame(parcel),
-  )
-  if (changed)
-    throw new Refusal('label-of-parcel', {
-      values: { parcel: changed.parcel, tracking: changed.tracking || changed.state },
-      about: { field: 'parcels' },
-    })
-}
