@@ -1,6 +1,6 @@
 import { allLeft } from '../core/shipping/quantities'
 import { Decimal } from '../core/money/decimal'
-import { rows } from '../server/db/connection'
+import { rows, run } from '../server/db/connection'
 import { prepareByHand } from '../server/services/documents/prepare-by-hand'
 import { inTheNameOf } from '../server/services/people/principal'
 import { makeShipment, planShipment } from '../server/services/shipping/pack'
@@ -20,6 +20,7 @@ export async function shipOrders(): Promise<void> {
     order by o.status, o.id
     limit 22`,
   )
+  await run(`update item set commodity_code = '4421 99 99', origin = 'IE' where commodity_code = ''`)
   let place = 0
   for (const { id } of orders) {
     const { lines, refused, delivery } = await planShipment(id)
@@ -39,6 +40,7 @@ export async function shipOrders(): Promise<void> {
     )
     if (place % 3 === 0) await prepareByHand('packing slip', [shipmentId], bench)
     if (place % 3 === 1) await prepareByHand('delivery note', [shipmentId], bench)
+    if (delivery?.country !== 'IE') await prepareByHand('customs invoice', [shipmentId], bench)
     if (place === 4) {
       const { version } = await shipmentView(shipmentId)
       await takeShipmentBack(shipmentId, { version, despite: false }, bench)

@@ -25,7 +25,7 @@ export async function packAndSend(
     } catch (error) {
       refused.push((error as Error).message)
     }
-  const sent = kinds.filter((one) => one !== 'shipping label')
+  const sent: readonly DocumentKind[] = kinds.filter((one) => one !== 'shipping label')
   for (const kind of sent)
     try {
       await prepareDocuments({ kind, sourceIds: [shipmentId] })

@@ -3,6 +3,7 @@ import type { Day } from './days'
 import { buildPaper as fromOrder, type PaperInput } from './from-order'
 import { receiptPaper } from './receipt'
 import { usualPrinting } from '../shipping/label-formats'
+import { customsPaper } from './customs'
 import { labelPaper } from './label'
 import { shipmentPaper, type ShipmentFacts } from './shipment'
 import { statementPaper } from './statement'
@@ -42,6 +43,7 @@ function buildPaper(input: PaperInput): Paper {
 
 function ofShipment(input: PaperInput, shipment: ShipmentFacts): Paper {
   const { labels, printing = usualPrinting } = shipment
+  if (input.kind === 'customs invoice') return customsPaper(input, shipment)
   return input.kind === 'shipping label'
     ? labelPaper(input, shipment, labels ?? [], printing)
     : shipmentPaper(input, shipment)

@@ -26,6 +26,12 @@ export interface ShippedLine {
   later: DecimalText
   /** Where it lies in the warehouse; '' where nobody said. */
   place: string
+  /** Of its item, for customs; '' and null where nobody said. */
+  commodityCode?: string
+  /** ISO 3166-1 alpha-2. */
+  origin?: string
+  /** Kilograms of one. */
+  each?: DecimalText | null
 }
 
 /** A shipment as its documents are made from it. Its lines' items and words are those of the order. */

@@ -41,6 +41,7 @@ const letters: Readonly<Record<DocumentKind, string>> = {
   'packing slip': 'PS',
   'delivery note': 'DN',
   'shipping label': 'SL',
+  'customs invoice': 'CI',
   invoice: 'INV',
   'credit note': 'CN',
   'payment receipt': 'PR',

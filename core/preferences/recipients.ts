@@ -67,10 +67,11 @@ export function changedPreference(
 }
 export type Preferences = Partial<Record<DocumentKind, Preference>>
 
-/** What a house begins with: what lies in the box or stands on it is printed. */
+/** What a house begins with: what goes with the box is printed. */
 export const usualPreferences: Preferences = {
   'packing slip': { channel: 'paper' },
   'shipping label': { channel: 'paper' },
+  'customs invoice': { channel: 'paper' },
 }
 
 export interface Recipient {

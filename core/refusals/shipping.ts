@@ -16,6 +16,7 @@ export const shipping = {
   'carrier-used': 'Labels were bought of {name}. It stays, so that they can be followed and given back.',
   'changed-meanwhile/carrier': 'Somebody changed this carrier meanwhile. Load it again.',
   'changed-meanwhile/shipment': 'Somebody changed shipment {shipment} meanwhile. Load it again.',
+  'customs-lacks': '“{item}” has no {what}: customs asks for it. Enter it at the item.',
   'label-in-rehearsal': 'A rehearsal is on: nothing is bought. End it in Settings first.',
   'label-of-parcel':
     'Parcel {parcel} has a label ({tracking}) for what is in it now. Give the label back before it is packed otherwise.',

@@ -185,9 +185,9 @@ async function textsOfReminders(client: pg.Client): Promise<void> {
   }
 }
 
-/** Labels are drawn by their own measures: of their design only the fonts count. */
+/** Labels are drawn by their own measures: of their design only the fonts count. Customs invoices look like slips. */
 const labelsOfBrands = (client: pg.Client) =>
-  kindsOfBrands(client, ['shipping label'], 'packing slip', (one) => [one])
+  kindsOfBrands(client, ['shipping label', 'customs invoice'], 'packing slip', (one) => [one])
 
 export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {
   '017-email-nodes': emailNodes,

@@ -134,7 +134,7 @@ create table company (
   -- what the address of links in emails begins with; never taken from a request
   public_address text not null default '',
   -- how documents reach customers that say nothing else, nor their group
-  preferences jsonb not null default '{"packing slip": {"channel": "paper"}, "shipping label": {"channel": "paper"}}',
+  preferences jsonb not null default '{"packing slip": {"channel": "paper"}, "shipping label": {"channel": "paper"}, "customs invoice": {"channel": "paper"}}',
   -- what contacts are for, in the house's own words
   contact_roles jsonb not null default '["buying", "billing", "goods-in"]',
   -- kinds of document that the house does not use
@@ -647,7 +647,7 @@ returns jsonb language sql stable as $fn$
     select k kind, coalesce(house -> k, '{}') house, coalesce(ours -> k, '{}') ours,
       coalesce(c.preferences -> k, '{}') own,
       -- the address that is billed says nothing of where goods come in
-      case when k not in ('packing slip', 'delivery note', 'shipping label') then mail end mail
+      case when k not in ('packing slip', 'delivery note', 'shipping label', 'customs invoice') then mail end mail
     from given, unnest(kinds) k
   ), merged as (
     select kind,

@@ -29,8 +29,8 @@ const line = (item: string, quantity: string, unitPrice = '10.00') => ({
 })
 const anOrder = () => house.newOrder({ lines: [line('HB-11D', '10'), line('HS-10N', '4', '20.00')] })
 const papersOf = (sources: number[]) =>
-  rows<{ id: number; kind: string; state: string; total: string; revision: number }>(
-    `select id, kind, state, total::text total, revision
+  rows<{ id: number; kind: string; state: string; total: string; revision: number; problem: string | null }>(
+    `select id, kind, state, total::text total, revision, problem
     from prepared_document
     where source_id = any($1::int[])
     order by id desc`,
@@ -39,12 +39,15 @@ const papersOf = (sources: number[]) =>
 const leftOf = async (order: number) => (await orderView(order)).standing.map(({ left }) => left)
 const ship = (order: number, ...lines: [position: number, quantity: string][]) =>
   makeShipment(order, { lines: lines.map(([position, quantity]) => ({ position, quantity })) }, who)
-const prepare = async (kind: 'packing slip' | 'delivery note', shipment: number) => {
+const prepare = async (kind: 'packing slip' | 'delivery note' | 'customs invoice', shipment: number) => {
   const [made] = await prepareByHand(kind, [shipment], who)
   expect(made!.result.outcome).toBe('prepared')
   return (await papersOf([shipment]))[0]!
 }
-async function issue(shipment: number, kind: 'packing slip' | 'delivery note' = 'packing slip') {
+async function issue(
+  shipment: number,
+  kind: 'packing slip' | 'delivery note' | 'customs invoice' = 'packing slip',
+) {
   const paper = await prepare(kind, shipment)
   const [result] = await issueInOneTransaction([{ preparedId: paper.id, revision: paper.revision }], who)
   expect(result).toMatchObject({ outcome: 'issued' })
@@ -281,6 +284,28 @@ describe('a shipment', () => {
     expect(await leftOf(order)).toEqual(['0', '4'])
     await back(true)
     expect((await historyWords(order)).join()).toMatch(/PS-\S+ stayed as issued/)
+  })
+
+  test('has a customs invoice once its items say what customs asks for, and nothing is booked by it', async () => {
+    await run(
+      `update item set weight = 2, commodity_code = '', origin = '' where code in ('HB-11D', 'HS-10N')`,
+    )
+    const shipment = await ship(await anOrder(), [1, '3'], [2, '4'])
+    const lacking = await prepare('customs invoice', shipment)
+    expect(lacking.problem).toMatch(/has no commodity code and no country of origin: customs asks for it/)
+    await run(
+      `update item set commodity_code = '4421 99 99', origin = 'IE' where code in ('HB-11D', 'HS-10N')`,
+    )
+    const other = await ship(await anOrder(), [1, '3'], [2, '4'])
+    const { reason, documentId } = await issue(other, 'customs invoice')
+    expect(reason).toMatch(/^CI-/)
+    const { paper } = (await one<{ paper: { toPay: { amount: string }; lines: { detail: string }[] } }>(
+      'select paper from document where id = $1',
+      [documentId],
+    ))!
+    expect(paper.toPay.amount).toBe('110.00')
+    expect(paper.lines[1]!.detail).toContain('origin Ireland · 2\u00A0kg each, 8\u00A0kg')
+    expect(await rows('select from open_item where document_id = $1', [documentId])).toEqual([])
   })
 
   test('has its delivery note made by a routine, for what is packed from then on and for older ones', async () => {

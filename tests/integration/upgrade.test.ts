@@ -94,7 +94,7 @@ describe.each(dumps)('the house of %s', (dump) => {
         '24 November 2026 for 1,284.46 EUR. It is paid already; there is nothing left to pay. Thank you.\n\n' +
         'If something is not right, just reply to this email.\n\nKind regards\nMaeve Tarrant',
     )
-    expect(texts.map(({ kind, language }) => `${kind} ${language}`)).toHaveLength(30)
+    expect(texts.map(({ kind, language }) => `${kind} ${language}`)).toHaveLength(33)
     const again = await rows<EmailText & { purpose: string }>(
       `select subject, text
       from email_text
@@ -109,9 +109,14 @@ describe.each(dumps)('the house of %s', (dump) => {
     const { rows: customers } = await listCustomers({ limit: 200 })
     for (const { id } of customers.slice(0, 20)) {
       const { preferences, wished } = await customerView(id)
-      // packing slips and labels came later, and are printed
+      // what goes with a parcel came later, and is printed
       const printed = { channel: 'paper' }
-      expect(wished).toEqual({ 'packing slip': printed, 'shipping label': printed, ...preferences })
+      expect(wished).toEqual({
+        'packing slip': printed,
+        'shipping label': printed,
+        'customs invoice': printed,
+        ...preferences,
+      })
     }
     const [order] = await rows<{ id: number }>(
       `select o.id

@@ -19,12 +19,15 @@ const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const toasts = useToasts()
 const leaf = ref<Leaf>('Document')
-const { kindsOff } = session.house!.company
+const { kindsOff, country } = session.house!.company
 const liveOf = (kind: DocumentKind) =>
   props.shipment.papers.find(
     (paper) => paper.kind === kind && !paper.voided && ['prepared', 'issued'].includes(paper.state),
   )
-const kinds = shipmentKinds.filter((kind) => !kindsOff.includes(kind) || liveOf(kind))
+/** Customs asks about what goes abroad. */
+const isAsked = (kind: DocumentKind) =>
+  !kindsOff.includes(kind) && (kind !== 'customs invoice' || props.shipment.delivery.country !== country)
+const kinds = shipmentKinds.filter((kind) => isAsked(kind) || liveOf(kind))
 const chosen = ref<DocumentKind | null>(null)
 const kind = computed(() => chosen.value ?? kinds.find((one) => liveOf(one)) ?? kinds[0])
 const live = computed(() => kind.value && liveOf(kind.value))

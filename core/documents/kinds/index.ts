@@ -1,5 +1,6 @@
 import type { SourceKind } from '../sources'
 import { creditNote } from './credit-note'
+import { customsInvoice } from './customs-invoice'
 import { deliveryNote } from './delivery-note'
 import { invoice } from './invoice'
 import type { KindFacts } from './kind'
@@ -19,6 +20,7 @@ const kinds = [
   packingSlip,
   deliveryNote,
   shippingLabel,
+  customsInvoice,
   invoice,
   creditNote,
   paymentReceipt,

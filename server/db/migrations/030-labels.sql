@@ -90,8 +90,8 @@ create index label_made_at on label (made_at) where made_at is not null;
 
 -- a label stands on the box: it is printed where nobody wants it otherwise
 alter table company alter column preferences
-  set default '{"packing slip": {"channel": "paper"}, "shipping label": {"channel": "paper"}}';
-update company set preferences = '{"shipping label": {"channel": "paper"}}' || preferences;
+  set default '{"packing slip": {"channel": "paper"}, "shipping label": {"channel": "paper"}, "customs invoice": {"channel": "paper"}}';
+update company set preferences = '{"shipping label": {"channel": "paper"}, "customs invoice": {"channel": "paper"}}' || preferences;
 
 -- How documents of kinds go to a customer: the house's wishes, the group's, the billed address's and its own together.
 create or replace function preferences_for(c customer, source_id integer, kinds text[])
@@ -104,7 +104,7 @@ returns jsonb language sql stable as $fn$
     select k kind, coalesce(house -> k, '{}') house, coalesce(ours -> k, '{}') ours,
       coalesce(c.preferences -> k, '{}') own,
       -- the address that is billed says nothing of where goods come in
-      case when k not in ('packing slip', 'delivery note', 'shipping label') then mail end mail
+      case when k not in ('packing slip', 'delivery note', 'shipping label', 'customs invoice') then mail end mail
     from given, unnest(kinds) k
   ), merged as (
     select kind,

@@ -32,13 +32,16 @@ export interface OrderLineToShip extends OrderedLine {
   each: string | null
   place: string
   gtin: string
+  commodityCode: string
+  origin: string
 }
 
 export const linesToShip = (orderIds: readonly number[]) =>
   rows<OrderLineToShip>(
     `select l.order_id "orderId", l.position, l.item_code item, l.description, l.detail, l.unit,
       trim_scale(l.quantity)::text quantity, trim_scale(l.cancelled)::text cancelled,
-      trim_scale(i.weight)::text each, coalesce(i.place, '') place, coalesce(i.gtin, '') gtin
+      trim_scale(i.weight)::text each, coalesce(i.place, '') place, coalesce(i.gtin, '') gtin,
+      coalesce(i.commodity_code, '') "commodityCode", coalesce(i.origin, '') origin
     from order_line l
     left join item i on i.code = l.item_code
     where l.order_id = any($orderIds::int[])

@@ -109,6 +109,9 @@ function linesOf(
           earlier: earlier.toString(),
           later: Decimal.max(0, agreed.minus(earlier).minus(quantity)).toString(),
           place: line.place,
+          commodityCode: line.commodityCode,
+          origin: line.origin,
+          each: line.each,
         },
       ]
     })
