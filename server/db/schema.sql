@@ -134,7 +134,11 @@ create table company (
   -- what the address of links in emails begins with; never taken from a request
   public_address text not null default '',
   -- how documents reach customers that say nothing else, nor their group
-  preferences jsonb not null default '{"packing slip": {"channel": "paper"}, "shipping label": {"channel": "paper"}, "customs invoice": {"channel": "paper"}}',
+  preferences jsonb not null default '{
+    "packing slip": {"channel": "paper"},
+    "shipping label": {"channel": "paper"},
+    "customs invoice": {"channel": "paper"}
+  }',
   -- what contacts are for, in the house's own words
   contact_roles jsonb not null default '["buying", "billing", "goods-in"]',
   -- kinds of document that the house does not use

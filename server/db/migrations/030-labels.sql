@@ -90,8 +90,13 @@ create index label_made_at on label (made_at) where made_at is not null;
 
 -- a label stands on the box: it is printed where nobody wants it otherwise
 alter table company alter column preferences
-  set default '{"packing slip": {"channel": "paper"}, "shipping label": {"channel": "paper"}, "customs invoice": {"channel": "paper"}}';
-update company set preferences = '{"shipping label": {"channel": "paper"}, "customs invoice": {"channel": "paper"}}' || preferences;
+  set default '{
+    "packing slip": {"channel": "paper"},
+    "shipping label": {"channel": "paper"},
+    "customs invoice": {"channel": "paper"}
+  }';
+update company
+set preferences = '{"shipping label": {"channel": "paper"}, "customs invoice": {"channel": "paper"}}' || preferences;
 
 -- How documents of kinds go to a customer: the house's wishes, the group's, the billed address's and its own together.
 create or replace function preferences_for(c customer, source_id integer, kinds text[])

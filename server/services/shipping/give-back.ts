@@ -17,7 +17,8 @@ import { lockLabels, standingLabels } from './labels-queries'
 
 /**
  * Gives labels back that nobody uses: those that were not asked for yet go, those that were bought are given back at
- * the carrier; of one that is unclear a person says that the carrier has none. In the caller's transaction or one of its own.
+ * the carrier; of one that is unclear a person says that the carrier has none. In the caller's transaction or one of
+ * its own.
  * @throws Refusal "label-not-there", "label-state"
  */
 export async function giveLabelsBack(ids: readonly number[], who: Principal): Promise<void> {
