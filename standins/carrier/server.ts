@@ -55,6 +55,8 @@ export function carrier(book: Book, behaviour: Behaviour, key: string): Server {
     if (request.method === 'POST' && subject === 'labels') {
       const sold = sell(JSON.parse(body) as Wanted, trouble)
       if (trouble === 'sells and breaks the line') return void request.socket.destroy()
+      // a label is sold some time before anybody hears of it
+      if (trouble === 'is slow') await pause(behaviour.milliseconds)
       return say(response, 201, await shown(sold, baseOf(request)))
     }
     if (request.method === 'GET' && subject === 'labels' && !number) {
