@@ -83,6 +83,8 @@ describe('every route', () => {
         .map((route) => route.path)
         .sort(),
     ).toEqual([
+      // a carrier, by its signature
+      '/api/carriers/999999/news',
       '/api/first-visit',
       '/api/health',
       '/api/session',
@@ -178,11 +180,12 @@ describe('what could let others in', () => {
     /proved: true/.test(readFileSync(join('server/api', file), 'utf8')),
   )
 
-  test('is people, mail accounts and tokens', () => {
+  test('is people, mail accounts, carriers and tokens', () => {
     const writes = routes.filter(
       ({ path, method }) =>
         method !== 'GET' &&
-        /^\/api\/(staff|mail-accounts|tokens)(\/|$)/.test(path) &&
+        /^\/api\/(staff|mail-accounts|carriers|tokens)(\/|$)/.test(path) &&
+        !path.endsWith('/news') &&
         !/DELETE .*tokens/.test(`${method} ${path}`),
     )
     expect(provedRoutes.map(({ file }) => file).sort()).toEqual(writes.map(({ file }) => file).sort())

@@ -221,7 +221,7 @@ async function askAfter(id: number): Promise<void> {
     if ('booked' in answer && answer.booked) return have(now, answer.booked, 'unclear')
     if ('booked' in answer && now.tries > 0) return refuse(now, 'not bought', 'there is none under our key')
     const tries = now.tries + ('booked' in answer ? 1 : 0)
-    const seconds = 'failed' in answer ? callAgainAfter(5) : config.labelAskSeconds
+    const seconds = 'failed' in answer ? callAgainAfter(1) : config.labelAskSeconds
     await moveRows(labelTable, 'ask', [id], { tries, next_try_at: later(seconds) })
     await addJob('book-labels', { labelIds: [id] }, { runAt: later(seconds) })
   })
