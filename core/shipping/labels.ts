@@ -41,7 +41,7 @@ export type LabelEvent =
   | 'close'
 
 export const labelLifecycle = lifecycle<LabelState, LabelEvent>({
-  asked: { book: 'booking', refuse: 'refused', withdraw: 'closed' },
+  asked: { book: 'booking', ask: 'asked', refuse: 'refused', withdraw: 'closed' },
   booking: { wait: 'asked', lose: 'unclear', have: 'made', refuse: 'refused' },
   unclear: { ask: 'unclear', have: 'made', refuse: 'refused' },
   made: { cancel: 'cancelling' },
@@ -143,6 +143,8 @@ export interface GoesOn {
   trust: Trust
   delayMinutes: number
   hours: SendingHours | null
+  /** Somebody read that the order is held or withdrawn, and wants them all the same. */
+  despite?: boolean
 }
 
 /** What labels cost together, by currency; those without a price cost nothing that is known. */

@@ -278,6 +278,23 @@ test('a kind that is switched off costs nothing: no label is asked for', async (
   await run(`update company set kinds_off = '[]'`)
 })
 
+test('nothing is bought for an order that was withdrawn meanwhile; for one that is held it waits', async () => {
+  const [gone, held] = [await pack(), await pack()]
+  await run(`update company set paused_at = now()`)
+  for (const shipment of [gone, held]) await askLabels(shipment, {}, who)
+  await setStatus([await orderOf(gone)], 'Withdrawn', who, { anyStep: true })
+  await setStatus([await orderOf(held)], 'Held', who, { anyStep: true })
+  await run(`update company set paused_at = null`)
+  for (const shipment of [gone, held]) await bookLabels((await labelsOf(shipment)).map(({ id }) => id))
+  expect(await labelsOf(gone)).toEqual([])
+  expect(await statesOf(held)).toEqual(['asked'])
+  expect([...(await soldFor(gone)), ...(await soldFor(held))]).toEqual([])
+  await setStatus([await orderOf(held)], 'Packed', who, { anyStep: true })
+  await run(`update label set next_try_at = now() where state = 'asked'`)
+  await bookLabels((await labelsOf(held)).map(({ id }) => id))
+  expect(await statesOf(held)).toEqual(['made'])
+})
+
 describe('a label that was bought', () => {
   test('keeps its parcel and where it goes as they are; the rest of the shipment changes', async () => {
     const shipment = await pack(2)

@@ -40,9 +40,7 @@ import {
  * book-labels and the sweeper. The key stands in the row and "booking" is committed before the carrier is called.
  * Dies half-way: a booking whose worker is gone is "unclear", asked for by its key and never bought again by itself.
  * Refuses nothing; while everything is paused or a rehearsal is on nothing is asked.
- */
-
-/*
+ *
  * What came of a call is written under the shipment's lock, taken before the label's: of two labels that end at one
  * instant the later one sees the other.
  */
@@ -67,6 +65,7 @@ async function buy(id: number): Promise<void> {
     const now = clock.now()
     const due = await lockDueLabel(id, 'asked', now)
     if (!due) return undefined
+    if (due.stopped !== null && !due.despite) return leave(due, due.stopped)
     await moveRows(labelTable, 'book', [id], {
       claim,
       claimed_until: new Date(now.getTime() + config.labelLeaseSeconds * 1000),
@@ -86,6 +85,19 @@ async function buy(id: number): Promise<void> {
     else if (mine) await notBooked(label, answer.failed)
   })
 }
+
+/** Nothing is bought for an order that was withdrawn meanwhile; for one that is held it waits. */
+async function leave(label: LabelToBook, stopped: 'held' | 'withdrawn'): Promise<undefined> {
+  if (stopped === 'held') {
+    await moveRows(labelTable, 'ask', [label.id], { next_try_at: later(heldSeconds) })
+    return
+  }
+  await moveRows(labelTable, 'withdraw', [label.id])
+  await say(label, `The label of parcel ${label.parcel} is not bought: its order was withdrawn.`)
+}
+
+/** Between two looks at whether a held order may go on. */
+const heldSeconds = 300
 
 const bookingOf = ({ key, service, asked, parcel, parcels }: LabelToBook, tell: string) => ({
   key,
@@ -135,7 +147,7 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
     barcode: booked.barcode,
     price: booked.price,
     currency: booked.currency,
-    sscc: gs1Prefix ? sscc(gs1Prefix, id) : '',
+    sscc: gs1Prefix ? ssccOf(gs1Prefix, id) : '',
     file: booked.label ? await keepFile(booked.label, 'application/pdf') : null,
     made_at: clock.now(),
     way: 'announced',
@@ -160,6 +172,16 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
   )
   await markThese((await preparedLabelDocuments(shipmentId)).map((one) => one.id))
   await gather(label)
+}
+
+/** A label that is bought is kept whatever became of the house's numbers: without an SSCC where they are used up. */
+function ssccOf(prefix: string, id: number): string {
+  try {
+    return sscc(prefix, id)
+  } catch (error) {
+    log.warn({ label: id, error: String(error) }, 'a label has no SSCC')
+    return ''
+  }
 }
 
 const cleared: Columns = { claim: null, claimed_until: null, failure: null, reply: '' }

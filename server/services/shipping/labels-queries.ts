@@ -99,6 +99,9 @@ export interface LabelToBook {
   parcels: number
   tries: number
   tracking: string
+  /** Its order is held or withdrawn now, whatever it was when it was asked for. */
+  stopped: 'held' | 'withdrawn' | null
+  despite: boolean
   asked: {
     to: string[]
     country: string
@@ -113,7 +116,9 @@ export interface LabelToBook {
 export const lockDueLabel = (id: number, state: LabelState, now: Date) =>
   one<LabelToBook>(
     `select l.id, l.shipment_id "shipmentId", s.label shipment, s.order_id "orderId", l.carrier_id "carrierId",
-      c.name carrier, l.service, l.key, l.state, l.parcel, l.parcels, l.tries, l.tracking, l.asked
+      c.name carrier, l.service, l.key, l.state, l.parcel, l.parcels, l.tries, l.tracking, l.asked,
+      (select ss.how from stopped_source ss where ss.source_id = l.shipment_id) stopped,
+      coalesce((l.goes_on ->> 'despite')::boolean, false) despite
     from label l
     join shipment s on s.id = l.shipment_id
     join carrier c on c.id = l.carrier_id

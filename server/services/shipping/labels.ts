@@ -136,7 +136,8 @@ export async function askLabels(
       throw new Refusal('no-parcel-to-label', { values: { shipment: shipment.label } })
     const { chosen } = await chooseService(shipment, services, parcels, service ?? shipment.service)
     if (chosen?.carrierId === null) return skipped(shipment, chosen.name, who)
-    return write({ shipment, parcels, of: all.length, services, chosen, goesOn }, who)
+    const how = despite ? { ...goesOn, despite } : goesOn
+    return write({ shipment, parcels, of: all.length, services, chosen, goesOn: how }, who)
   })
 }
 
