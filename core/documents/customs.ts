@@ -10,7 +10,7 @@ import type { OrderLineFacts } from './facts'
 import type { PaperInput } from './from-order'
 import { kindFacts } from './kinds'
 import type { Paper, PaperFact, PaperLine } from './paper'
-import { addressLines, printedBrand, textsOf } from './printed'
+import { addressLines, printedBrand, textsOf, fixedWords } from './printed'
 import type { ShipmentFacts, ShippedLine } from './shipment'
 import { shipmentWords } from './shipment-words'
 import { unitWords } from './units'
@@ -135,15 +135,7 @@ export function customsPaper(input: PaperInput, facts: ShipmentFacts): Paper {
     customerNote: null,
     ...textsOf(input, [own.onlyForCustoms, ...(facts.remarks ? [facts.remarks] : [])]),
     legal: [],
-    words: {
-      page: words.page,
-      tax: words.tax,
-      base: words.base,
-      taxAmount: words.taxAmount,
-      continued: words.continued,
-      rehearsal: words.rehearsal,
-      copy: words.copy,
-    },
+    words: fixedWords(language),
     amounts: { net: '0', tax: '0', total: '0', toPay: '0' },
     exact: exactShipment(input, facts),
   }

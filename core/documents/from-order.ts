@@ -22,7 +22,7 @@ import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper } from './paper'
 import type { RelatedFacts } from './related'
 import type { ShipmentFacts } from './shipment'
-import { printedBrand, addressLines, facts, paragraphs, payment, legal, textsOf } from './printed'
+import { printedBrand, addressLines, facts, paragraphs, payment, legal, textsOf, fixedWords } from './printed'
 import type { StandingTextFacts } from './standing-texts'
 import { dueDate } from './terms'
 import { checkTreatment, ratesFor } from './treatment'
@@ -197,15 +197,7 @@ export function buildPaper(input: PaperInput): Paper {
     customerNote: order.customerNote,
     ...textsOf(input, paragraphs(input)),
     legal: legal(input, result, treatment),
-    words: {
-      page: words.page,
-      tax: words.tax,
-      base: words.base,
-      taxAmount: words.taxAmount,
-      continued: words.continued,
-      rehearsal: words.rehearsal,
-      copy: words.copy,
-    },
+    words: fixedWords(language),
     amounts: {
       net: result.net,
       tax: result.tax,

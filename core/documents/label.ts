@@ -9,7 +9,7 @@ import type { PaperInput } from './from-order'
 import { kindFacts } from './kinds'
 import { labelWords } from './label-words'
 import type { Paper, PaperFact, PaperLabel } from './paper'
-import { addressLines, printedBrand } from './printed'
+import { addressLines, printedBrand, fixedWords } from './printed'
 import type { ShipmentFacts } from './shipment'
 import { shipmentWords } from './shipment-words'
 import { paperWords } from './words'
@@ -101,15 +101,7 @@ export function labelPaper(
       printing,
       of: labels.map((label) => onePaperLabel(label, { to, order, language })),
     },
-    words: {
-      page: words.page,
-      tax: words.tax,
-      base: words.base,
-      taxAmount: words.taxAmount,
-      continued: words.continued,
-      rehearsal: words.rehearsal,
-      copy: words.copy,
-    },
+    words: fixedWords(language),
     amounts: { net: '0', tax: '0', total: '0', toPay: '0' },
     exact: exactShipment(input, facts),
   }

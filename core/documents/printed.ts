@@ -8,7 +8,7 @@ import { formatDay, type Day } from './days'
 import type { CustomerFacts, BrandFacts } from './facts'
 import { type PaperInput, reasonsOf } from './from-order'
 import { kindFacts } from './kinds'
-import type { Paper, PaperFact, PaperPayment, PaperBrand } from './paper'
+import type { Paper, PaperFact, PaperPayment, PaperBrand, PaperWords } from './paper'
 import { creditorReference, paymentCode, formatReference, formatIban } from './payment-code'
 import { standingTextsOn } from './standing-texts'
 import { earlyPayment } from './terms'
@@ -81,6 +81,12 @@ export function paragraphs({ order, language, kind, brand }: PaperInput): string
       ? [words.deliveredTo(addressLines({ billing: delivery }, words.attention, brand).join(', '))]
       : []),
   ]
+}
+
+/** Words that every paper may want, in its language. */
+export function fixedWords(language: Language): PaperWords {
+  const { page, tax, base, taxAmount, continued, rehearsal, copy } = paperWords[language]
+  return { page, tax, base, taxAmount, continued, rehearsal, copy }
 }
 
 /** The texts that stand on it, with paragraphs of its own before them; what there is none of is left out. */

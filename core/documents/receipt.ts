@@ -6,7 +6,7 @@ import { formatDay } from './days'
 import { exactReceipt } from './exact'
 import type { PaymentFacts } from './facts'
 import { type PaperInput } from './from-order'
-import { addressLines, printedBrand, textsOf } from './printed'
+import { addressLines, printedBrand, textsOf, fixedWords } from './printed'
 import { kindFacts } from './kinds'
 import type { Paper, PaperLine } from './paper'
 import { paperWords } from './words'
@@ -87,15 +87,7 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
     customerNote: null,
     ...textsOf(input),
     legal: [],
-    words: {
-      page: words.page,
-      tax: words.tax,
-      base: words.base,
-      taxAmount: words.taxAmount,
-      continued: words.continued,
-      rehearsal: words.rehearsal,
-      copy: words.copy,
-    },
+    words: fixedWords(language),
     amounts: { net: payment.amount, tax: '0', total: payment.amount, toPay: payment.amount },
     exact: exactReceipt(input, payment),
   }

@@ -11,7 +11,7 @@ import { type PaperInput } from './from-order'
 import { kindFacts } from './kinds'
 import type { LabelFacts } from './label'
 import type { Paper, PaperFact, PaperLine } from './paper'
-import { addressLines, printedBrand, textsOf } from './printed'
+import { addressLines, printedBrand, textsOf, fixedWords } from './printed'
 import { shipmentWords, type ShipmentWordList } from './shipment-words'
 import { unitWords } from './units'
 import { paperWords } from './words'
@@ -121,15 +121,7 @@ export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
     ...(isSlip
       ? {}
       : { signature: { title: own.received, fields: [own.receivedOn, own.name, own.signature] } }),
-    words: {
-      page: words.page,
-      tax: words.tax,
-      base: words.base,
-      taxAmount: words.taxAmount,
-      continued: words.continued,
-      rehearsal: words.rehearsal,
-      copy: words.copy,
-    },
+    words: fixedWords(language),
     amounts: { net: '0', tax: '0', total: '0', toPay: '0' },
     exact: exactShipment(input, facts),
   }

@@ -17,7 +17,7 @@ import { type PaperInput } from './from-order'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperFact, PaperLine, PaperPayment } from './paper'
 import { creditorReference, formatReference } from './payment-code'
-import { addressLines, codeToPay, collectedBy, printedBrand, textsOf } from './printed'
+import { addressLines, codeToPay, collectedBy, printedBrand, textsOf, fixedWords } from './printed'
 import { statementWords, type StatementWordList } from './statement-words'
 import { paperWords } from './words'
 
@@ -109,17 +109,7 @@ export function statementPaper(input: PaperInput, facts: StatementFacts): Paper 
     customerNote: null,
     ...textsOf(input),
     legal: [],
-    words: {
-      page: words.page,
-      tax: words.tax,
-      base: words.base,
-      taxAmount: words.taxAmount,
-      continued: words.continued,
-      carried: own.carried,
-      broughtForward: own.broughtForward,
-      rehearsal: words.rehearsal,
-      copy: words.copy,
-    },
+    words: { ...fixedWords(language), carried: own.carried, broughtForward: own.broughtForward },
     amounts: {
       net: charged,
       tax: '0',

@@ -16,20 +16,17 @@ import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useHouseState } from '../../stores/house'
-import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
-import { useLive } from '../../composables/useLive'
+import { useHouseSettings } from '../../composables/useHouseSettings'
 import { plural, shortTime } from '../../composables/format'
-import { fetchSettings, changeSettings, pauseHouse, setRehearsal } from '../../calls/house'
+import { pauseHouse, setRehearsal } from '../../calls/house'
 import { kindFacts, kindsOfEvents, type DocumentKind } from '../../../core/documents/kinds'
-import type { HouseSettings } from '../../contract'
 
 /** What holds for the whole house, written as sentences; pausing all, and rehearsal. */
 const session = useSession()
 const house = useHouseState()
-const toasts = useToasts()
 const disabled = computed(() => !session.may('supervisor'))
-const settings = shallowRef<HouseSettings>()
+const { settings, keep } = useHouseSettings()
 const asking = ref<'pause' | 'rehearse' | null>(null)
 const ask = computed({
   get: () => asking.value !== null,
@@ -38,27 +35,7 @@ const ask = computed({
   },
 })
 const reason = ref('')
-const load = () =>
-  attempt(async () => {
-    settings.value = await fetchSettings()
-  })
-onMounted(load)
-useLive(['house'], () => void load())
 
-const keep = (change: Partial<HouseSettings>, said: string) =>
-  attempt(async () => {
-    const before = settings.value!
-    await changeSettings(change)
-    await load()
-    toasts.say(said, {
-      undo: async () => {
-        await changeSettings(
-          Object.fromEntries(Object.keys(change).map((name) => [name, before[name as keyof HouseSettings]])),
-        )
-        await load()
-      },
-    })
-  })
 const act = (call: () => Promise<unknown>) =>
   attempt(async () => {
     await call()

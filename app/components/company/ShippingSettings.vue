@@ -7,39 +7,14 @@ import ServiceRules from './ServiceRules.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
-import { useToasts } from '../../stores/toasts'
-import { attempt } from '../../composables/api'
-import { useLive } from '../../composables/useLive'
-import { changeSettings, fetchSettings } from '../../calls/house'
+import { useHouseSettings } from '../../composables/useHouseSettings'
 import { labelFormatNames, labelFormats, type LabelFormat } from '../../../core/shipping/label-formats'
-import type { HouseSettings } from '../../contract'
 
 /** How goods leave: boxes, carriers, the service that goods go by, and what labels are printed on. */
 const session = useSession()
-const toasts = useToasts()
 const disabled = computed(() => !session.may('supervisor'))
-const settings = shallowRef<HouseSettings>()
-const load = () =>
-  attempt(async () => {
-    settings.value = await fetchSettings()
-  })
-onMounted(load)
-useLive(['house'], () => void load())
+const { settings, keep } = useHouseSettings()
 
-const keep = (change: Partial<HouseSettings>, said: string) =>
-  attempt(async () => {
-    const before = settings.value!
-    await changeSettings(change)
-    await load()
-    toasts.say(said, {
-      undo: async () => {
-        await changeSettings(
-          Object.fromEntries(Object.keys(change).map((name) => [name, before[name as keyof HouseSettings]])),
-        )
-        await load()
-      },
-    })
-  })
 const formats = labelFormatNames.map((value) => ({ value, words: labelFormats[value].words }))
 const places = [1, 2, 3, 4].map((place) => ({
   value: String(place),

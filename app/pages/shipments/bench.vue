@@ -28,7 +28,6 @@ const bench = shallowRef<Bench>()
 const field = ref<HTMLInputElement>()
 const typed = ref('')
 const said = ref<BenchSaid>()
-const busy = ref(false)
 /** Enter alone was pressed once, and it was said what it would do. */
 const sure = ref(false)
 const done = shallowRef<{ shipmentId: number; order: string; parcels: number; refused: string[] }>()
@@ -81,10 +80,14 @@ async function begin(code: string) {
   }
 }
 
-async function take() {
+/** What is scanned while the one before is still looked up: a scanner is faster than the line to the server. */
+let before: Promise<void> = Promise.resolve()
+function take() {
   const code = typed.value
   typed.value = ''
-  if (busy.value) return
+  before = before.catch(() => {}).then(() => takeCode(code))
+}
+async function takeCode(code: string) {
   if (!bench.value) {
     if (code.trim()) await begin(code.trim())
     return
@@ -109,7 +112,6 @@ const packedLines = () =>
   lines.value.map(({ position, each }) => ({ position, quantity: packedOf(position), each }))
 
 async function finish() {
-  busy.value = true
   said.value = { words: t('shipping.packing'), wrong: false }
   const { orderId, orderNumber, boxes } = plan.value!
   const parcels = bench
@@ -123,7 +125,6 @@ async function finish() {
   } catch (error) {
     said.value = { words: (error as Error).message, wrong: true }
   }
-  busy.value = false
   await nextTick()
   focus()
 }
