@@ -153,6 +153,7 @@ async function oneByOne(address: string): Promise<number> {
       key: `alone ${turn}`,
       service: 'GP24',
       to: ['Weir Store', 'Marlbridge'],
+      from: [],
       country: 'IE',
       weight: '3',
       size: null,

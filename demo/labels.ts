@@ -9,6 +9,7 @@ import { makeLabelDocuments } from '../server/services/shipping/label-documents'
 import { giveLabelsBack } from '../server/services/shipping/give-back'
 import { askLabels, labelsOf } from '../server/services/shipping/labels'
 import { changeShipment, shipmentView } from '../server/services/shipping/shipments'
+import type { ParcelWay } from '../core/shipping/tracking'
 import { followParcels } from '../server/services/shipping/tracking'
 
 const bench = inTheNameOf('Col Varley')
@@ -60,7 +61,7 @@ export async function labelShipments(): Promise<void> {
     await bookLabels((await labelsOf(id)).map((label) => label.id))
     await makeLabelDocuments([id])
   }
-  await onTheirWay(others.slice(0, 4))
+  await onItsWay(others.slice(0, 4), ['delivered', 'under way', 'held', 'accepted'])
   const [last] = await labelsOf(others[4] ?? 0)
   if (last?.state === 'made') {
     await giveLabelsBack([last.id], bench)
@@ -77,10 +78,9 @@ async function notWeighed(id: number): Promise<void> {
   await changeShipment(id, { version, day, service, remarks, delivery, parcels: kept }, bench)
 }
 
-/** How far the parcels of some shipments are by now. */
-async function onTheirWay(shipmentIds: readonly number[]): Promise<void> {
-  const ways = ['delivered', 'under way', 'held', 'accepted']
-  for (const [place, id] of shipmentIds.entries())
+/** How far the parcels of some shipments or returns are by now. */
+export async function onItsWay(sourceIds: readonly number[], ways: readonly ParcelWay[]): Promise<void> {
+  for (const [place, id] of sourceIds.entries())
     for (const label of await labelsOf(id)) {
       if (label.state !== 'made') continue
       await fetch(`${address()}/counter/way`, {

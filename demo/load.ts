@@ -15,6 +15,7 @@ import { openNewest, wishForLinks } from './links'
 import { livePast } from './past'
 import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
+import { takeGoodsBack } from './returns'
 import { registerSources } from '../server/services/sources'
 import { dearDocuments } from './second-look'
 import { shipOrders } from './shipments'
@@ -77,6 +78,7 @@ if (await one('select 1 as one from company')) {
     await shipOrders()
     const carrier = await startCarrier()
     await labelShipments()
+    await takeGoodsBack()
     carrier.kill('SIGTERM')
   }
   await writeStatement(mailboxes, dayInZone(now, zone))

@@ -21,7 +21,7 @@ export async function packAndSend(
   const refused: string[] = []
   if (kinds.includes('shipping label'))
     try {
-      await makeLabels(shipmentId, {})
+      await makeLabels({ id: shipmentId, isReturn: false }, { despite: false })
     } catch (error) {
       refused.push((error as Error).message)
     }

@@ -50,6 +50,7 @@ export const entries: readonly Entry[] = [
   place('Orders', '/orders', 'sales order desk'),
   place('Shipments', '/shipments', 'parcels packing slips delivery notes ship dispatch goods out warehouse'),
   place('Packing bench', '/shipments/bench', 'scan scanner barcode pack warehouse parcels items gtin'),
+  place('Returns', '/shipments/returns', 'goods come back rma send back return note label credit'),
   place('Labels', '/shipments/labels', 'shipping labels tracking parcels carrier cost late not bought'),
   place('Register', '/register', 'invoices documents archive issued list'),
   place('Customers', '/customers', 'clients debtors accounts addresses'),

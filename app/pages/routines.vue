@@ -117,6 +117,9 @@ const add = (name: string) =>
 const caughtUp = {
   'order status': 'orders',
   shipment: 'shipments',
+  'shipment delivered': 'shipments',
+  'parcel held': 'shipments',
+  'order delivered': 'orders',
   posted: 'documents',
   payment: 'payments',
   time: 'accounts',

@@ -27,11 +27,28 @@ interface Area {
  * into the place instead where there is one. An address that does not fit is a problem, never cut.
  */
 export function layOutLabels(paper: Paper, design: Design, metrics: FontMetrics): LaidOut {
+  const { page } = labelFormats[paper.labels!.printing.format]
+  const sheet = new Sheet(metrics, { width: page.width * mm, height: page.height * mm }, 0)
+  drawLabels(sheet, paper, design)
+  if (paper.rehearsal || paper.copy)
+    watermark({ paper, design, sheet, frame: frameOf(onOwnPage(design, page)) })
+  return {
+    pages: sheet.pages,
+    problems: sheet.findings(),
+    replaced: sheet.replacements(),
+    title: `${paper.heading} ${paper.number}`,
+    language: paper.language,
+  }
+}
+
+/** Draws labels on sheets of their own, behind whatever a sheet holds already. */
+export function drawLabels(sheet: Sheet, paper: Paper, design: Design): void {
   const { printing, of: labels } = paper.labels!
   const { page, label: size } = labelFormats[printing.format]
-  const sheet = new Sheet(metrics, { width: page.width * mm, height: page.height * mm })
+  const before = sheet.pages.length
   placesOf(printing, labels.length).forEach(({ sheet: onSheet, x, y }, place) => {
-    while (sheet.pages.length <= onSheet) sheet.addPage()
+    while (sheet.pages.length - before <= onSheet)
+      sheet.addPage({ width: page.width * mm, height: page.height * mm })
     const label = labels[place]!
     if (label.file)
       sheet.place(label.file, x * mm, y * mm, size.width * mm, size.height * mm, wordsOf(paper, label))
@@ -43,15 +60,6 @@ export function layOutLabels(paper: Paper, design: Design, metrics: FontMetrics)
         bottom: (y + size.height - margin) * mm,
       })
   })
-  if (paper.rehearsal || paper.copy)
-    watermark({ paper, design, sheet, frame: frameOf(onOwnPage(design, page)) })
-  return {
-    pages: sheet.pages,
-    problems: sheet.findings(),
-    replaced: sheet.replacements(),
-    title: `${paper.heading} ${paper.number}`,
-    language: paper.language,
-  }
 }
 
 const onOwnPage = (design: Design, { width, height }: { width: number; height: number }): Design => ({

@@ -1,7 +1,7 @@
 import type { Paper } from '../documents/paper'
 import type { FontMetrics } from './metrics'
 import type { LaidOut } from './pages'
-import { layOutLabels } from './labels'
+import { drawLabels, layOutLabels } from './labels'
 import { Sheet } from './sheet'
 import { mm, type Design, type StripDesign } from './design'
 import { renderers } from './strips'
@@ -20,7 +20,7 @@ const rendererOf = (look: StripDesign) => renderers[look.strip] as Renderer<Stri
  * needs with the blocks of the closing below it, and on every page what stands on every page.
  */
 export function layOut(paper: Paper, design: Design, metrics: FontMetrics): LaidOut {
-  if (paper.labels) return layOutLabels(paper, design, metrics)
+  if (paper.labels && !paper.labels.follow) return layOutLabels(paper, design, metrics)
   const size = { width: design.page.width * mm, height: design.page.height * mm }
   const strip: Strip = { paper, design, sheet: new Sheet(metrics, size), frame: frameOf(design) }
   keepFree(strip)
@@ -30,6 +30,7 @@ export function layOut(paper: Paper, design: Design, metrics: FontMetrics): Laid
     const renderer = rendererOf(look)
     if (renderer.part === 'page') renderer.draw(strip, look)
   }
+  if (paper.labels) drawLabels(strip.sheet, paper, design)
   if (paper.rehearsal || paper.copy) watermark(strip)
   return {
     pages: strip.sheet.pages,

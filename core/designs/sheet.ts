@@ -24,16 +24,18 @@ export class Sheet {
   /** Index of the page that is drawn on; −1 is the last. */
   private target = -1
 
-  /** @param size of its pages, in points */
+  /** @param size of its pages, in points @param pages that it begins with */
   constructor(
     readonly metrics: FontMetrics,
     readonly size: { width: number; height: number },
+    pages: 0 | 1 = 1,
   ) {
-    this.addPage()
+    if (pages > 0) this.addPage()
   }
 
-  addPage(): void {
-    this.pages.push({ ...this.size, ops: [] })
+  /** @param size of this one, where it is another than that of the others */
+  addPage(size = this.size): void {
+    this.pages.push({ ...size, ops: [] })
   }
 
   private get ops(): DrawOp[] {

@@ -7,6 +7,7 @@ import type { Day } from './days'
 import type { Address, PaymentFacts } from './facts'
 import type { ReminderFacts } from '../receivables/reminders'
 import type { StatementFacts } from '../receivables/statement'
+import type { ReturnFacts } from './return'
 import type { ShipmentFacts } from './shipment'
 import type { PaperInput } from './from-order'
 import { ratesFor, type TaxTreatment } from './treatment'
@@ -87,6 +88,8 @@ export interface PaperExact {
   reminder?: ReminderFacts
   /** Of a packing slip or a delivery note: what goes, and how it is packed. */
   shipment?: ShipmentFacts
+  /** Of a return note. */
+  goodsReturn?: ReturnFacts
 }
 
 const categoryOf: Readonly<Record<Exclude<TaxTreatment, 'domestic'>, ExactCategory>> = {
@@ -165,6 +168,13 @@ export const exactShipment = (input: PaperInput, shipment: ShipmentFacts): Paper
   orderNumber: input.order.number,
   reference: input.order.reference,
   shipment,
+})
+
+export const exactReturn = (input: PaperInput, goodsReturn: ReturnFacts): PaperExact => ({
+  ...exactMoney(input, input.order.currency, '0'),
+  orderNumber: input.order.number,
+  reference: input.order.reference,
+  goodsReturn,
 })
 
 /** What is said of money without any goods. */

@@ -21,6 +21,7 @@ import type {
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper } from './paper'
 import type { RelatedFacts } from './related'
+import type { ReturnFacts } from './return'
 import type { ShipmentFacts } from './shipment'
 import { printedBrand, addressLines, facts, paragraphs, payment, legal, textsOf, fixedWords } from './printed'
 import type { StandingTextFacts } from './standing-texts'
@@ -56,6 +57,8 @@ export interface PaperInput {
   reminder?: ReminderFacts
   /** For a packing slip or a delivery note. */
   shipment?: ShipmentFacts
+  /** For a return note. */
+  goodsReturn?: ReturnFacts
   /** Texts of the house; which stand on it, its date says. */
   standing?: StandingTextFacts[]
   /** What emails can say of it that no document prints. */

@@ -5,6 +5,7 @@ import { receiptPaper } from './receipt'
 import { usualPrinting } from '../shipping/label-formats'
 import { customsPaper } from './customs'
 import { labelPaper } from './label'
+import { returnPaper } from './return'
 import { shipmentPaper, type ShipmentFacts } from './shipment'
 import { statementPaper } from './statement'
 import type { Paper } from './paper'
@@ -37,7 +38,9 @@ function buildPaper(input: PaperInput): Paper {
       ? receiptPaper(input, input.payment)
       : input.shipment
         ? ofShipment(input, input.shipment)
-        : fromOrder(input)
+        : input.goodsReturn
+          ? returnPaper(input, input.goodsReturn)
+          : fromOrder(input)
   return input.related ? { ...paper, related: input.related } : paper
 }
 
@@ -100,6 +103,7 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
     'period',
     'supplied',
     'shipped',
+    'until',
     'service',
     'order',
     'reference',

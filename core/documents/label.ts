@@ -99,7 +99,7 @@ export function labelPaper(
     legal: [],
     labels: {
       printing,
-      of: labels.map((label) => onePaperLabel(label, { to, order, language })),
+      of: labelsOnPaper(input, to, labels, order.number),
     },
     words: fixedWords(language),
     amounts: { net: '0', tax: '0', total: '0', toPay: '0' },
@@ -110,13 +110,22 @@ export function labelPaper(
 const weightWords = (weight: DecimalText | null, language: Language) =>
   weight === null ? '' : `${formatQuantity(weight, language)}\u00A0kg`
 
+/** Labels as they are printed. @param code what they are of: an order by its number, or a return */
+export const labelsOnPaper = (
+  { order, language }: PaperInput,
+  to: string[],
+  labels: readonly LabelFacts[],
+  code: string,
+): PaperLabel[] => labels.map((label) => onePaperLabel(label, { to, order, code, language }))
+
 interface On {
   to: string[]
   order: PaperInput['order']
+  code: string
   language: Language
 }
 
-function onePaperLabel(label: LabelFacts, { to, order, language }: On): PaperLabel {
+function onePaperLabel(label: LabelFacts, { to, order, code, language }: On): PaperLabel {
   const words = paperWords[language]
   return {
     to,
@@ -125,7 +134,7 @@ function onePaperLabel(label: LabelFacts, { to, order, language }: On): PaperLab
     parcel: shipmentWords[language].parcel(label.parcel, label.of),
     weight: weightWords(label.weight, language),
     rows: [
-      { label: words.order, value: order.number },
+      { label: words.order, value: code },
       ...(order.reference ? [{ label: words.reference, value: order.reference }] : []),
     ],
     tracking: { label: labelWords[language].tracking, value: label.tracking, bars: label.barcode },

@@ -51,8 +51,8 @@ export interface Paper {
   barcode?: { text: string; caption: string }
   /** What who takes it in signs, at the foot of the last page. */
   signature?: { title: string; fields: string[] }
-  /** Shipping labels: then nothing else of it is drawn. */
-  labels?: { printing: LabelPrinting; of: PaperLabel[] }
+  /** Labels of parcels: nothing else of it is drawn, unless they follow on sheets of their own. */
+  labels?: { printing: LabelPrinting; follow?: true; of: PaperLabel[] }
   customerNote: string | null
   /** Paragraphs before the customer's note: where the goods go, own fields, texts of the house. */
   paragraphs?: string[]
@@ -88,6 +88,7 @@ export interface PaperFact {
     | 'method'
     | 'period'
     | 'shipped'
+    | 'until'
     | 'service'
   label: string
   value: string

@@ -9,6 +9,7 @@ interface SourceFacts {
 export const sources = {
   order: { words: 'an order', screen: '/orders/{id}' },
   shipment: { words: 'a shipment', screen: '/shipments/{id}' },
+  return: { words: 'a return', screen: '/shipments/returns/{id}' },
   draft: { words: 'a draft', screen: '/drafts/{id}' },
   payment: { words: 'a payment', screen: '/accounts?customer={customer}&payment={id}' },
   account: { words: 'an account', screen: '/accounts?customer={customer}' },

@@ -42,6 +42,7 @@ const letters: Readonly<Record<DocumentKind, string>> = {
   'delivery note': 'DN',
   'shipping label': 'SL',
   'customs invoice': 'CI',
+  'return note': 'RN',
   invoice: 'INV',
   'credit note': 'CN',
   'payment receipt': 'PR',

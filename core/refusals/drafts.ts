@@ -12,9 +12,9 @@ export const drafts = {
   'not-an-invoice': '{document} is {kind}. Only an invoice can be credited.',
   'not-open': 'This draft was thrown away.',
   'not-open/issued': 'It is issued: it cannot be changed any more. Credit it instead.',
-  'open-credit': 'A credit note for {invoice} already waits in To check. Send it, or put it back, first.',
+  'open-credit': 'A credit note for {invoice} already waits in To check. Send it or delete it first.',
   'too-much': 'Of “{draft}” only {rest} are left to be billed. Open the draft and take the rest off.',
   'unknown-tax-code/draft': 'Line {line} has the tax code “{taxCode}”, which the company does not have.',
-  'void/invoice': 'Its invoice was voided, so there is nothing to credit. Put it back and drop the draft.',
+  'void/invoice': 'Its invoice was voided, so there is nothing to credit. Delete the draft.',
   voided: '{document} was voided: there is nothing to credit.',
 } as const

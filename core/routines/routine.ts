@@ -4,9 +4,12 @@ import {
   conditionWords,
   eventOf,
   eventWords,
+  goodsMoments,
+  isOfGoods,
   plainName,
   type ChoiceSubject,
   type Condition,
+  type GoodsMoment,
   type RoutineSentence,
 } from './sentence'
 
@@ -21,7 +24,7 @@ export interface EventFacts {
   from?: string
   to?: string
   /** What was done with goods of the order. */
-  shipment?: 'packed'
+  shipment?: GoodsMoment
   /** The kind and number of the document that was posted. */
   posted?: DocumentKind
   number?: string
@@ -127,8 +130,12 @@ function happened(sentence: RoutineSentence, facts: EventFacts): ConditionSeen {
     }
   if (event === 'time')
     return { words, holds: facts.moment !== undefined, seen: facts.moment ?? 'something else' }
-  if (event === 'shipment')
-    return { words, holds: facts.shipment !== undefined, seen: facts.shipment ?? 'something else' }
+  if (isOfGoods(event))
+    return {
+      words,
+      holds: facts.shipment === goodsMoments[event].moment,
+      seen: facts.shipment ?? 'something else',
+    }
   const kind = event === 'posted' ? facts.posted : facts.receipt
   return {
     words,

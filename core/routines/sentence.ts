@@ -19,11 +19,32 @@ export type Trust = 'by hand' | 'after a check' | 'automatic'
 export const trusts: readonly Trust[] = ['by hand', 'after a check', 'automatic']
 
 /**
- * What a routine waits for: an order's status, goods being packed, a document being posted, a payment or refund being
- * recorded, or a time, at which it looks at every account.
+ * What a routine waits for: an order's status, something about goods, a document being posted, a payment or refund
+ * being recorded, or a time, at which it looks at every account.
  */
-export const routineEvents = ['order status', 'shipment', 'posted', 'payment', 'time'] as const
+export const routineEvents = [
+  'order status',
+  'shipment',
+  'shipment delivered',
+  'order delivered',
+  'parcel held',
+  'posted',
+  'payment',
+  'time',
+] as const
 export type RoutineEvent = (typeof routineEvents)[number]
+
+/** Moments of goods, by what waits for them. */
+export const goodsMoments = {
+  shipment: { moment: 'packed', words: 'goods of an order are packed' },
+  'shipment delivered': { moment: 'delivered', words: 'all parcels of a shipment are delivered' },
+  'order delivered': { moment: 'all delivered', words: 'everything of an order is delivered' },
+  'parcel held': { moment: 'held', words: 'a parcel is held on its way' },
+} as const satisfies Partial<Record<RoutineEvent, { moment: string; words: string }>>
+export type GoodsEvent = keyof typeof goodsMoments
+export type GoodsMoment = (typeof goodsMoments)[GoodsEvent]['moment']
+
+export const isOfGoods = (event: RoutineEvent): event is GoodsEvent => event in goodsMoments
 
 /** The sentence of a routine: when … and …, issue …, write to …, with a copy to …, let it go …. */
 export interface RoutineSentence {
@@ -149,6 +170,10 @@ export const eventOf = (sentence: Pick<RoutineSentence, 'on'>): RoutineEvent => 
 export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = {
   'order status': [...orderKinds, ...shipmentKinds],
   shipment: shipmentKinds,
+  // labels are bought before goods are on their way
+  'shipment delivered': shipmentKinds.filter((kind) => kind !== 'shipping label'),
+  'order delivered': orderKinds,
+  'parcel held': shipmentKinds.filter((kind) => kind !== 'shipping label'),
   posted: postedKinds,
   payment: kindsOf('payment'),
   time: kindsOf('account'),
@@ -167,11 +192,11 @@ export const canBeAsked = (condition: Condition, event: RoutineEvent): boolean =
 
 /** What it waits for, in words: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */
 export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | 'issue' | 'at'>): string {
-  switch (eventOf(sentence)) {
+  const event = eventOf(sentence)
+  if (isOfGoods(event)) return goodsMoments[event].words
+  switch (event) {
     case 'order status':
       return `an order becomes ${sentence.statuses.join(' or ')}`
-    case 'shipment':
-      return 'goods of an order are packed'
     case 'posted':
       return `${kindFacts[sentence.issue].one} is posted`
     case 'payment':

@@ -17,6 +17,8 @@ export interface CarrierService {
   prices: { upTo: DecimalText; price: DecimalText }[]
   /** ISO 4217. */
   currency: string
+  /** Goods come back by it, from these countries; it costs only once it is used. */
+  isReturn?: boolean
 }
 
 /** A service with the carrier that has it. */

@@ -4,6 +4,7 @@ import type { ContactRole } from '../preferences/recipients'
 import type { SendingHours, Trust } from '../routines/sentence'
 import type { Misfit } from './carriers'
 import type { Size } from './parcels'
+import type { ParcelWay } from './tracking'
 
 /**
  * A label as it is bought of a carrier. "asked": to be booked. "booking": its key was written down and the carrier is
@@ -126,7 +127,9 @@ export const mostCalls = 12
 export interface AskedOfCarrier {
   /** As printed, the name first. */
   to: string[]
-  /** ISO 3166-1 alpha-2. */
+  /** Who sends it, where the house does not. */
+  from?: string[]
+  /** Of the customer's end of the way, ISO 3166-1 alpha-2. */
   country: string
   weight: DecimalText
   size: Size | null
@@ -147,11 +150,23 @@ export interface GoesOn {
   despite?: boolean
 }
 
+/** A label as its carrier charges for it. */
+export interface Charged {
+  price: DecimalText | null
+  currency: Currency | null
+  isReturn?: boolean
+  way: ParcelWay | null
+}
+
+/** Whether a label costs anything by now: one by which goods come back costs only once it is used. */
+export const isCharged = ({ isReturn, way }: Pick<Charged, 'isReturn' | 'way'>): boolean =>
+  !isReturn || (way !== null && way !== 'announced')
+
 /** What labels cost together, by currency; those without a price cost nothing that is known. */
-export function costOf(labels: readonly { price: DecimalText | null; currency: Currency | null }[]): Cost[] {
+export function costOf(labels: readonly Charged[]): Cost[] {
   const sums = new Map<Currency, Decimal>()
-  for (const { price, currency } of labels)
-    if (price !== null && currency !== null)
+  for (const { price, currency, ...label } of labels)
+    if (price !== null && currency !== null && isCharged(label))
       sums.set(currency, (sums.get(currency) ?? new Decimal(0)).plus(price))
   return [...sums].map(([currency, sum]) => ({ currency, amount: moneyText(sum, currency) }))
 }

@@ -26,6 +26,8 @@ export const bookingFields = [
   'parcel',
   'parcels',
   'order',
+  'sender',
+  'isReturn',
 ] as const
 export type BookingField = (typeof bookingFields)[number]
 export type BookingValues = Readonly<Record<BookingField, string | number>>

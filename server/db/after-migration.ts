@@ -189,6 +189,10 @@ async function textsOfReminders(client: pg.Client): Promise<void> {
 const labelsOfBrands = (client: pg.Client) =>
   kindsOfBrands(client, ['shipping label', 'customs invoice'], 'packing slip', (one) => [one])
 
+/** Return notes look like packing slips: a table of goods, a bar code, and no sums. */
+const returnsOfBrands = (client: pg.Client) =>
+  kindsOfBrands(client, ['return note'], 'packing slip', (one) => [one])
+
 export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {
   '017-email-nodes': emailNodes,
   '020-email-purposes': textsForAgain,
@@ -197,4 +201,5 @@ export const afterMigration: Readonly<Record<string, (client: pg.Client) => Prom
   '027-charges': textsOfReminders,
   '029-shipments': shipmentsOfBrands,
   '030-labels': labelsOfBrands,
+  '031-returns': returnsOfBrands,
 }

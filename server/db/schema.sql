@@ -544,7 +544,7 @@ $fn$;
 -- same id, and writes and keeps this row by the trigger below it.
 create table source (
   id integer primary key generated always as identity,
-  kind text not null check (kind in ('order', 'draft', 'payment', 'account', 'shipment')),
+  kind text not null check (kind in ('order', 'draft', 'payment', 'account', 'shipment', 'return')),
   customer_id integer not null references customer,
   brand_id integer not null references brand,
   -- what a person calls it: its number, or its kind and id
@@ -651,7 +651,9 @@ returns jsonb language sql stable as $fn$
     select k kind, coalesce(house -> k, '{}') house, coalesce(ours -> k, '{}') ours,
       coalesce(c.preferences -> k, '{}') own,
       -- the address that is billed says nothing of where goods come in
-      case when k not in ('packing slip', 'delivery note', 'shipping label', 'customs invoice') then mail end mail
+      case
+        when k not in ('packing slip', 'delivery note', 'shipping label', 'customs invoice', 'return note') then mail
+      end mail
     from given, unnest(kinds) k
   ), merged as (
     select kind,
@@ -731,19 +733,71 @@ create table shipment_line (
   primary key (shipment_id, position)
 );
 
--- What of a shipment is packed together.
+-- What is packed together: of goods that go out, or come back.
 create table parcel (
   id integer primary key generated always as identity,
-  shipment_id integer not null references shipment,
-  -- from 1 within its shipment
+  source_id integer not null references source,
+  -- from 1 within what it is of
   number integer not null check (number > 0),
   box text not null default '',
   -- packed, in kilograms; null where nobody weighed it
   weight numeric check (weight > 0),
   -- positions with quantities
   contents jsonb not null,
-  unique (shipment_id, number)
+  unique (source_id, number)
 );
+
+-- Goods of an order that come back: agreed on, then taken in.
+create table goods_return (
+  id integer primary key references source,
+  order_id integer not null references sales_order,
+  brand_id integer not null references brand,
+  customer_id integer not null references customer,
+  -- from 1 within its order
+  number integer not null check (number > 0),
+  -- the order's number with it
+  label text not null,
+  state text not null default 'expected' check (state in ('expected', 'back', 'withdrawn')),
+  day date not null,
+  -- the last day: labels that are not used by then are given back
+  until date not null,
+  -- who sends it, and where it comes to
+  sender jsonb not null,
+  delivery jsonb not null,
+  service text not null default '',
+  remarks text not null default '',
+  -- how its note goes on once its labels are there; null where a person prepares it
+  goes_on jsonb,
+  back_on date,
+  version integer not null default 1,
+  made_at timestamptz not null,
+  made_by text not null,
+  unique (order_id, number)
+);
+create index goods_return_newest on goods_return (day desc, id desc);
+create index goods_return_customer_id_idx on goods_return (customer_id);
+create trigger source_of_return before insert or update of label, customer_id, brand_id on goods_return
+  for each row execute function keep_source('return', 'label', 'order_id');
+
+-- How much of a line of the order comes back and why, by the line's position.
+create table return_line (
+  return_id integer not null references goods_return,
+  position integer not null,
+  quantity numeric(14,3) not null check (quantity > 0),
+  reason text not null default '',
+  -- what came of it; null until it did
+  came_back numeric(14,3) check (came_back >= 0),
+  primary key (return_id, position)
+);
+
+-- Credit notes that were drafted for what came back.
+create table return_credit (
+  draft_id integer primary key,
+  return_id integer not null references goods_return,
+  -- positions with quantities
+  contents jsonb not null
+);
+create index return_credit_return_id_idx on return_credit (return_id);
 
 -- Carriers that labels are bought of.
 create table carrier (
@@ -770,7 +824,7 @@ create table carrier (
 -- A label as it is bought of a carrier: at most one that stands for each parcel.
 create table label (
   id integer primary key generated always as identity,
-  shipment_id integer not null references shipment,
+  source_id integer not null references source,
   -- null once the parcel is packed otherwise
   parcel_id integer references parcel on delete set null,
   -- which parcel of how many it was
@@ -819,12 +873,22 @@ create table label (
 );
 create unique index label_stands on label (parcel_id)
   where state in ('asked', 'booking', 'unclear', 'made', 'cancelling');
-create index label_shipment_id_idx on label (shipment_id);
+create index label_source_id_idx on label (source_id);
 create index label_due on label (next_try_at) where state in ('asked', 'booking', 'unclear', 'cancelling');
 create index label_refused on label (asked_at) where state in ('refused', 'unclear');
 create index label_tracking on label (tracking) where tracking <> '';
 create index label_ask_way on label (ask_way_at) where ask_way_at is not null;
 create index label_made_at on label (made_at) where made_at is not null;
+
+-- What a carrier is asked to carry. `stands`: labels may be bought for it; `country`: the customer's end of the way.
+create view consignment as
+select id, label, state = 'packed' stands, order_id, brand_id, customer_id, service, delivery, null::jsonb sender,
+  delivery ->> 'country' country, null::date until, null::jsonb goes_on, false is_return
+from shipment
+union all
+select id, label, state = 'expected', order_id, brand_id, customer_id, service, delivery, sender,
+  sender ->> 'country', until, goes_on, true
+from goods_return;
 
 -- Sources whose order has a status that says that nothing of it may leave for now.
 create view stopped_source as
@@ -1748,6 +1812,7 @@ create table worker (
 alter table event add foreign key (document_id) references document;
 alter table label add foreign key (file) references file;
 alter table label add foreign key (document_id) references document;
+alter table return_credit add foreign key (draft_id) references draft;
 alter table draft add foreign key (credits_id) references document;
 alter table draft add foreign key (replaces_id) references document;
 alter table prepared_document add foreign key (credits_id) references document;

@@ -32,8 +32,10 @@ export interface Jobs {
   'plan-turns': Record<string, never>
   /** Labels to be bought, asked for by their key, or given back. */
   'book-labels': { labelIds: number[] }
-  /** Shipments whose labels are bought: their document. */
-  'label-documents': { shipmentIds: number[] }
+  /** Shipments and returns whose labels are bought: their document. */
+  'label-documents': { sourceIds: number[] }
+  /** Labels of returns whose last day is over are given back. */
+  'end-return-labels': Record<string, never>
   /** Labels whose carrier is asked how far their parcels are. */
   'follow-parcels': { labelIds: number[] }
   /** An invitation, or a code for a new password. */
@@ -58,6 +60,7 @@ const priority: Record<keyof Jobs, number> = {
   'write-to-staff': 1,
   'book-labels': 1,
   'follow-parcels': 3,
+  'end-return-labels': 3,
   'label-documents': 1,
 }
 

@@ -12,6 +12,7 @@ import { closeRenderPool, warmRenderPool } from '../render/pool'
 import { beat, leave, sweep } from '../services/dispatch/sweep'
 import type { Jobs } from './add'
 import { run as bookLabels } from './tasks/book-labels'
+import { run as endReturnLabels } from './tasks/end-return-labels'
 import { run as followParcels } from './tasks/follow-parcels'
 import { run as labelDocuments } from './tasks/label-documents'
 import { run as bookBankEntries } from './tasks/book-bank-entries'
@@ -34,6 +35,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'book-bank-entries': bookBankEntries,
   'book-labels': bookLabels,
   'label-documents': labelDocuments,
+  'end-return-labels': endReturnLabels,
   'follow-parcels': followParcels,
   'go-on-importing': goOnImporting,
   'issue-prepared': issuePapers,

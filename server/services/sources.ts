@@ -3,6 +3,7 @@ import { register } from './documents/sources'
 import { orderSource } from './orders/source'
 import { accountSource } from './receivables/account-source'
 import { paymentSource } from './receivables/source'
+import { returnSource } from './shipping/return-source'
 import { shipmentSource } from './shipping/source'
 import { bookPayment } from './receivables/payments'
 
@@ -12,6 +13,7 @@ export function registerSources(): void {
     {
       order: orderSource,
       shipment: shipmentSource,
+      return: returnSource,
       draft: draftSource,
       payment: paymentSource,
       account: accountSource,

@@ -11,6 +11,8 @@ interface Wanted {
   reference: string
   product: string
   consignee: string[]
+  /** Who sends it, of goods that come back. */
+  consignor?: string[]
   country: string
   kilos: number
   /** Length, width, height in millimetres; left out where nobody said. */
@@ -81,7 +83,10 @@ export function carrier(book: Book, behaviour: Behaviour, key: string): Server {
     if (!product) throw new No(422, 'PRODUCT', `There is no product ${wanted.product}`)
     if (product.to.length > 0 && !product.to.includes(wanted.country))
       throw new No(422, 'COUNTRY', `${product.title} does not go to ${wanted.country}`)
-    if (trouble === 'takes no address' || wanted.consignee.some((line) => /unfindable/i.test(line)))
+    if (product.forReturns !== (wanted.isReturn ?? false))
+      throw new No(422, 'PRODUCT', `${product.title} is ${product.forReturns ? '' : 'not '}for returns`)
+    const addresses = [...wanted.consignee, ...(wanted.consignor ?? [])]
+    if (trouble === 'takes no address' || addresses.some((line) => /unfindable/i.test(line)))
       throw new No(422, 'ADDRESS', `No street of that name: ${wanted.consignee.slice(1).join(', ')}`)
     if (trouble === 'takes no weight' || wanted.kilos > product.maxKilos)
       throw new No(422, 'WEIGHT', `${product.title} takes at most ${product.maxKilos} kg`)

@@ -10,6 +10,8 @@ export interface Product {
   tariff: { kilos: number; euro: string }[]
   /** It gives its own label as a PDF; else what its label says. */
   ownLabel: boolean
+  /** Goods come back by it, from these countries; it is charged once it is used. */
+  forReturns: boolean
 }
 
 export const products: readonly Product[] = [
@@ -26,6 +28,7 @@ export const products: readonly Product[] = [
       { kilos: 30, euro: '12.60' },
     ],
     ownLabel: false,
+    forReturns: false,
   },
   {
     product: 'GP72',
@@ -39,6 +42,7 @@ export const products: readonly Product[] = [
       { kilos: 30, euro: '9.20' },
     ],
     ownLabel: false,
+    forReturns: false,
   },
   {
     product: 'GPX',
@@ -54,5 +58,31 @@ export const products: readonly Product[] = [
       { kilos: 30, euro: '44.00' },
     ],
     ownLabel: true,
+    forReturns: false,
+  },
+  {
+    product: 'GPR',
+    title: 'Return',
+    to: ['IE', 'GB'],
+    maxKilos: 30,
+    maxLength: 1000,
+    maxGirth: 2600,
+    tariff: [
+      { kilos: 5, euro: '4.20' },
+      { kilos: 30, euro: '8.60' },
+    ],
+    ownLabel: false,
+    forReturns: true,
+  },
+  {
+    product: 'GPRX',
+    title: 'Return from abroad',
+    to: [],
+    maxKilos: 20,
+    maxLength: 1000,
+    maxGirth: 2400,
+    tariff: [{ kilos: 20, euro: '18.40' }],
+    ownLabel: true,
+    forReturns: true,
   },
 ]

@@ -98,7 +98,7 @@ describe('a carrier', () => {
     await desk.says('The carrier does not let us sign in.')
     await desk.fill('[data-test="carrier-key"] input', 'meadow-key')
     await desk.page.click('[data-test="ask-go"]')
-    await desk.says('3 services: Next day, Economy, Abroad')
+    await desk.says('5 services: Next day, Economy, Abroad')
   })
 
   const chooseKind = async () => {

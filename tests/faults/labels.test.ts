@@ -91,7 +91,7 @@ test(
     )
     expect(broken!.count).toBeGreaterThan(0)
     const refused = await rows<{ id: number }>(
-      `select distinct shipment_id id from label where state = 'refused' order by 1`,
+      `select distinct source_id id from label where state = 'refused' order by 1`,
     )
     for (const { id } of refused) await askLabels(id, {}, who)
     await decided()

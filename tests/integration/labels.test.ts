@@ -5,7 +5,7 @@ import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
-import { moneyText, sum } from '../../core/money/decimal'
+import { Decimal, moneyText, sum } from '../../core/money/decimal'
 import { namedOnly } from '../../core/preferences/recipients'
 import type { RoutineSentence } from '../../core/routines/sentence'
 import { one, rows, run } from '../../server/db/connection'
@@ -15,6 +15,7 @@ import { changeHouse } from '../../server/services/house/settings'
 import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { addRoutine } from '../../server/services/routines/routines'
+import { tryOut } from '../../server/services/routines/trial'
 import { bookLabels } from '../../server/services/shipping/book-labels'
 import { keepCarrier } from '../../server/services/shipping/carriers'
 import { giveLabelsBack } from '../../server/services/shipping/give-back'
@@ -96,7 +97,7 @@ async function pack(
 const statesOf = async (shipment: number) => (await labelsOf(shipment)).map(({ state }) => state)
 /** What the carrier sold for parcels of a shipment. */
 const soldFor = async (shipment: number) => {
-  const keys = await rows<{ key: string }>('select key from label where shipment_id = $1', [shipment])
+  const keys = await rows<{ key: string }>('select key from label where source_id = $1', [shipment])
   return book.all().filter(({ reference }) => keys.some(({ key }) => key === reference))
 }
 const orderOf = async (shipment: number) =>
@@ -456,6 +457,87 @@ describe('a routine', () => {
     await run('update routine set is_on = false where id = $1', [id])
   })
 
+  const goesOn = async (shipment: number, ...ways: ('held' | 'delivered')[]) => {
+    const labels = await labelsOf(shipment)
+    ways.forEach((way, place) => book.goOn(labels[place]!.tracking, way))
+    await run('update label set ask_way_at = now() where source_id = $1 and ask_way_at is not null', [
+      shipment,
+    ])
+    // by the carrier's calls and by our asking at one instant
+    await Promise.all(labels.map(({ id }) => followParcels([id])))
+    await house.settle()
+  }
+  const kindsOf = (source: number) =>
+    rows<{ kind: string }>('select kind from prepared_document where source_id = $1 order by id', [source])
+
+  test('invoices an order once everything of it is delivered, not before, and not again', async () => {
+    const made = await routine('Invoice on delivery', {
+      on: 'order delivered',
+      statuses: [],
+      issue: 'invoice',
+      to: 'billing',
+      copyTo: [],
+    })
+    const order = await house.newOrder({ lines: [item('2')], status: 'Packed' })
+    const packed = (quantity: string, parcels: number) =>
+      makeShipment(
+        order,
+        {
+          lines: [{ position: 1, quantity }],
+          delivery: { name: 'Weir Store', lines: ['Weir Road 2'], country: 'IE' },
+          parcels: Array.from({ length: parcels }, () => ({
+            box: '',
+            weight: '4',
+            contents: [{ position: 1, quantity: new Decimal(quantity).div(parcels).toString() }],
+          })),
+        },
+        who,
+      )
+    const first = await packed('1', 2)
+    await askLabels(first, {}, who)
+    await house.settle()
+    await goesOn(first, 'delivered', 'delivered')
+    expect(await kindsOf(order)).toEqual([])
+    const second = await packed('1', 1)
+    await askLabels(second, {}, who)
+    await house.settle()
+    await goesOn(second, 'held')
+    expect(await outcomesOf(order, made)).toEqual([])
+    await goesOn(second, 'delivered')
+    expect(await kindsOf(order)).toEqual([{ kind: 'invoice' }])
+    expect(await outcomesOf(order, made)).toHaveLength(1)
+    await run('update routine set is_on = false where id = $1', [made])
+  })
+
+  test('writes when a shipment is delivered, in two parcels at one instant, and when one is held', async () => {
+    const way = { statuses: [], to: 'goods-in', copyTo: [] }
+    const delivered = await routine('Note on delivery', {
+      ...way,
+      on: 'shipment delivered',
+      issue: 'delivery note',
+    })
+    const held = await routine('Slip when held', { ...way, on: 'parcel held', issue: 'packing slip' })
+    const shipment = await pack(2)
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    await goesOn(shipment, 'held')
+    const kinds = async () => (await kindsOf(shipment)).map(({ kind }) => kind)
+    expect(await kinds()).toEqual(['shipping label', 'packing slip'])
+    await goesOn(shipment, 'delivered', 'delivered')
+    expect(await kinds()).toEqual(['shipping label', 'packing slip', 'delivery note'])
+    for (const id of [delivered, held]) await run('update routine set is_on = false where id = $1', [id])
+    // what it would have done over the past days
+    const sentence: RoutineSentence = {
+      ...way,
+      conditions: [],
+      on: 'shipment delivered',
+      issue: 'delivery note',
+      delayMinutes: 0,
+    }
+    const { orders } = await tryOut(sentence, 7, null)
+    expect(orders.map(({ id }) => id)).toContain(shipment)
+  })
+
   test('on a status makes the packing slip of what it packs', async () => {
     const id = await routine('Slip when packed', { issue: 'packing slip', to: 'goods-in', copyTo: [] })
     const order = await orderInPicking()
@@ -523,7 +605,7 @@ test('lists say what could not be bought, what nobody uses and what it all cost'
   await setStatus([await orderOf(unused)], 'Withdrawn', who, { anyStep: true })
   await house.settle()
   const shipmentsIn = async (what: LabelList) =>
-    (await listLabels({ what, limit: 200 })).rows.map(({ shipmentId }) => shipmentId)
+    (await listLabels({ what, limit: 200 })).rows.map(({ sourceId }) => sourceId)
   expect(await shipmentsIn('problem')).toContain(refused)
   expect(await shipmentsIn('unused')).toEqual([unused])
   const { matching, cost } = await listLabels({ what: 'all', limit: 3 })

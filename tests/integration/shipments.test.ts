@@ -269,9 +269,9 @@ describe('a shipment', () => {
       state: 'dropped',
     })
     await expect(takeShipmentBack(shipment, { version: 2, despite: false }, who)).rejects.toThrow(
-      'was taken back',
+      'was undone',
     )
-    await expect(prepareByHand('packing slip', [shipment], who)).rejects.toThrow('was taken back')
+    await expect(prepareByHand('packing slip', [shipment], who)).rejects.toThrow('was undone')
     expect((await historyWords(order)).join()).toContain('all of it is left to ship again')
   })
 

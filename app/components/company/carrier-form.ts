@@ -51,6 +51,7 @@ const exampleServices = [
     mostGirth: 3000,
     prices: [{ upTo: '30', price: '6.90' }],
     currency: 'EUR',
+    isReturn: false,
   },
 ]
 

@@ -51,6 +51,9 @@ const placeOf = (one: Trial['orders'][number]) =>
   ({
     'order status': `/orders/${one.id}`,
     shipment: `/shipments/${one.id}`,
+    'shipment delivered': `/shipments/${one.id}`,
+    'parcel held': `/shipments/${one.id}`,
+    'order delivered': `/orders/${one.id}`,
     posted: `/register?search=${one.number}&in=${one.id}`,
     payment: '',
     time: `/accounts?customer=${one.customerId}`,

@@ -16,6 +16,8 @@ import {
   eventOf,
   isOfPeriod,
   eventWords,
+  goodsMoments,
+  isOfGoods,
   kindsOn,
   packsFirst,
   routineEvents,
@@ -44,13 +46,12 @@ const toggleStatus = (status: string) =>
       : [...sentence.value.statuses, status],
   })
 const event = computed(() => eventOf(sentence.value))
-const goodsPacked = eventWords({ on: 'shipment', issue: 'packing slip', statuses: [] })
 /** Of which of several kinds it issues one is chosen by a word of its own. */
-const choosesKind = (on: RoutineEvent) => on === 'order status' || on === 'shipment'
+const choosesKind = (on: RoutineEvent) => on === 'order status' || isOfGoods(on)
 /** What it can wait for: an order's status, goods, or what is posted or recorded, with the kind it is about. */
 const eventChoices = routineEvents.flatMap((on) =>
   choosesKind(on)
-    ? [{ value: on as string, words: on === 'shipment' ? goodsPacked : t('routines.anOrderBecomes') }]
+    ? [{ value: on as string, words: isOfGoods(on) ? goodsMoments[on].words : t('routines.anOrderBecomes') }]
     : kindsOn[on].map((issue) => ({
         value: `${on} ${issue}`,
         words:
@@ -63,12 +64,13 @@ const eventValue = computed(() =>
   choosesKind(event.value) ? (event.value as string) : `${event.value} ${sentence.value.issue}`,
 )
 function setEvent(value: string) {
-  const on = routineEvents.find((one) => value.startsWith(one))!
+  const on =
+    routineEvents.find((one) => value === one) ?? routineEvents.find((one) => value.startsWith(`${one} `))!
   const issue =
     on === 'order status'
       ? 'invoice'
-      : on === 'shipment'
-        ? kindsOn.shipment[0]!
+      : isOfGoods(on)
+        ? kindsOn[on][0]!
         : (value.slice(on.length + 1) as RoutineSentence['issue'])
   // an order's fields are not its customer's
   const others = (on === 'time') !== (event.value === 'time')
@@ -82,7 +84,7 @@ function setEvent(value: string) {
     statuses: [],
     issue,
     conditions,
-    ...(on === 'order status' ? {} : { to: on === 'shipment' ? kindFacts[issue].to : 'billing' }),
+    ...(on === 'order status' ? {} : { to: isOfGoods(on) ? kindFacts[issue].to : 'billing' }),
     ...(on === 'time' ? { at: at ?? usualTime[issue], period: period ?? 'open items' } : {}),
   }
 }

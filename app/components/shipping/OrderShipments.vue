@@ -30,6 +30,22 @@ const said = computed(() => {
   if (standing.value.length === 0) return t('shipping.nothingShippedYet')
   return t('shipping.leftOfLines', { lines: plural(left.value.length, 'line') })
 })
+/** What was shipped can come back, of a withdrawn order as well; without shipments, once the goods left. */
+const mayReturn = computed(
+  () =>
+    session.may('clerk') &&
+    props.order.status !== draftStatus &&
+    (standing.value.length > 0 || props.order.suppliedOn !== null),
+)
+const returnWords = ({ state, quantity, credits }: OrderView['returns'][number]) =>
+  [
+    state === 'expected'
+      ? t('shipping.pieces', { quantity })
+      : state === 'back'
+        ? t('shipping.cameBack').toLowerCase()
+        : t('shipping.isWithdrawn'),
+    ...credits,
+  ].join(' · ')
 const invoiced = computed(() =>
   props.order.papers.some(
     (paper) =>
@@ -53,7 +69,11 @@ async function cancel() {
 </script>
 
 <template>
-  <section v-if="mayShip || order.shipments.length" class="shipping" :aria-label="t('shipping.shipping')">
+  <section
+    v-if="mayShip || mayReturn || order.shipments.length"
+    class="shipping"
+    :aria-label="t('shipping.shipping')"
+  >
     <strong>{{ t('shipping.shipping') }}</strong>
     <NuxtLink
       v-for="one in order.shipments"
@@ -64,6 +84,15 @@ async function cancel() {
       :data-test="`shipment-${one.number}`"
       ><span class="mono">/{{ one.number }}</span> {{ shortDay(one.day) }} ·
       {{ one.state === 'taken back' ? t('shipping.isTakenBack') : plural(one.parcels, 'parcel') }}</NuxtLink
+    >
+    <NuxtLink
+      v-for="one in order.returns"
+      :key="one.id"
+      :to="`/shipments/returns/${one.id}`"
+      class="one"
+      :class="{ gone: one.state === 'withdrawn' }"
+      :data-test="`return-${one.number}`"
+      ><span class="mono">/R{{ one.number }}</span> {{ returnWords(one) }}</NuxtLink
     >
     <ParcelWays v-if="ways.length" :ways="ways" />
     <span class="soft" data-test="left-to-ship">{{ said }}</span>
@@ -87,6 +116,13 @@ async function cancel() {
     >
       {{ t('shipping.cancelTheRest') }}
     </button>
+    <NuxtLink
+      v-if="mayReturn"
+      class="word"
+      :to="`/shipments/returns/new?order=${order.id}`"
+      data-test="goods-come-back"
+      >{{ t('shipping.goodsComeBack') }}</NuxtLink
+    >
     <VBtn
       v-if="mayShip && !isAll"
       class="push"

@@ -5,7 +5,12 @@ import { wayWords } from '../../../core/shipping/tracking'
 import type { LabelView } from '../../contract'
 
 /** How a label stands, in a word or two, and its colour. */
-export function labelState({ state, way, tries }: Pick<LabelView, 'state' | 'way'> & { tries?: number }): {
+export function labelState({
+  state,
+  way,
+  tries,
+  isReturn,
+}: Pick<LabelView, 'state' | 'way'> & { tries?: number; isReturn?: boolean }): {
   words: string
   tone: '' | 'go' | 'way' | 'wait' | 'stuck'
 } {
@@ -26,6 +31,8 @@ export function labelState({ state, way, tries }: Pick<LabelView, 'state' | 'way
     case 'closed':
       return { words: t('shipping.isGivenBack'), tone: '' }
     case 'made':
+      // with it goods come back, and the customer has not sent them yet
+      if (isReturn && way === 'announced') return { words: t('shipping.notSentYet'), tone: '' }
       return { words: wayWords[way ?? 'announced'], tone: toneOf[way ?? 'announced'] }
   }
 }

@@ -48,7 +48,23 @@ export const documentTasks: readonly HelpTask[] = [
       'At the order, Invoice what was shipped begins an invoice of just that; Cancel the rest takes off what will ' +
         'not be shipped any more.',
       'Packing bench, in Shipments, does it by a scanner: the order, its items one by one, and Enter alone at the end.',
-      '- A shipment that does not go is taken back: all of it is left to ship again.',
+      '- A shipment that does not go is undone: all of it is left to ship again.',
+    ],
+  },
+  {
+    id: 'return',
+    words: 'Take goods back and credit them',
+    also: 'return rma send back return note label credit exchange broken wrong refund',
+    on: ['/shipments/returns', '/orders'],
+    to: '/shipments/returns',
+    steps: [
+      'Open the order and press Goods come back. Enter how much of each line and why, and until when it may be sent.',
+      'With a carrier that has a service for returns, a label is made: it costs only once it is used, and is given ' +
+        'back when the last day is over.',
+      'Press Agree and email it: the return note with its label goes to the customer.',
+      'When the goods are there, open the return in Shipments, Returns, press It came back, and enter what came. A ' +
+        'credit note for just that waits in To check.',
+      '- A return of which nothing comes is withdrawn: its label is given back.',
     ],
   },
   {

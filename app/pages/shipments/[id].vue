@@ -2,8 +2,8 @@
 import { t } from '../../words'
 import DateField from '../../components/fields/DateField.vue'
 import FormField from '../../components/fields/FormField.vue'
-import ShipmentLabels from '../../components/shipping/ShipmentLabels.vue'
-import ShipmentPapers from '../../components/shipping/ShipmentPapers.vue'
+import GoodsLabels from '../../components/shipping/GoodsLabels.vue'
+import GoodsPapers from '../../components/shipping/GoodsPapers.vue'
 import ShipParcels from '../../components/shipping/ShipParcels.vue'
 import ShipTo from '../../components/shipping/ShipTo.vue'
 import TakeBackDialog from '../../components/shipping/TakeBackDialog.vue'
@@ -16,6 +16,7 @@ import { useForm } from '../../composables/useForm'
 import { useMainKey } from '../../composables/useMainKey'
 import { dayTime, longDay, plural } from '../../composables/format'
 import { changeShipment, fetchShipment } from '../../calls/shipments'
+import { shipmentKinds } from '../../../core/documents/kinds'
 import type { ParcelFacts } from '../../../core/shipping/parcels'
 import type { Address } from '../../../core/documents/facts'
 import type { ShipmentView } from '../../contract'
@@ -48,6 +49,15 @@ const formOf = (one: ShipmentView | undefined): Form => ({
 })
 const { form, base, dirty, save, take } = useForm(() => shipment.value, formOf, t('shipping.theShipment'))
 const disabled = computed(() => !session.may('clerk') || shipment.value?.state !== 'packed')
+
+const goods = computed(
+  () => shipment.value && { ...shipment.value, isReturn: false, stands: shipment.value.state === 'packed' },
+)
+const { country } = session.house!.company
+/** Customs asks about what goes abroad. */
+const kinds = computed(() =>
+  shipmentKinds.filter((kind) => kind !== 'customs invoice' || shipment.value?.delivery.country !== country),
+)
 
 const newest = useNewest()
 async function load() {
@@ -131,7 +141,7 @@ useMainKey(() => void keep())
             :boxes="shipment.boxes"
             :disabled="disabled"
           />
-          <ShipmentLabels :shipment="shipment" :dirty="dirty" @done="load" />
+          <GoodsLabels :goods="goods!" :dirty="dirty" @done="load" />
           <p class="soft">
             {{ t('shipping.packedBy', { name: shipment.madeBy, time: dayTime(shipment.madeAt) }) }}
           </p>
@@ -159,7 +169,14 @@ useMainKey(() => void keep())
         </footer>
       </section>
       <aside class="right" :aria-label="t('shipping.theShipmentsDocuments')">
-        <ShipmentPapers :key="id" :shipment="shipment" :dirty="dirty" @done="load" />
+        <GoodsPapers
+          :key="id"
+          :goods="goods!"
+          :kinds="kinds"
+          :label="t('shipping.theShipmentsDocuments')"
+          :dirty="dirty"
+          @done="load"
+        />
       </aside>
       <TakeBackDialog v-if="takingBack" v-model="takingBack" :shipment="shipment" @done="load" />
     </div>

@@ -54,6 +54,12 @@ useLive(['order'], () => {
   void list.reload()
   void load()
 })
+const placeOf = ({ sourceId, isReturn }: LabelRow) =>
+  isReturn ? `/shipments/returns/${sourceId}` : `/shipments/${sourceId}`
+function open(id: number) {
+  const row = list.rows.value.find((one) => one.id === id)
+  if (row) void navigateTo(placeOf(row))
+}
 const columns: ListColumn[] = [
   { words: t('shipping.shipment'), width: 120 },
   { words: t('shipping.parcel'), width: 64 },
@@ -86,7 +92,7 @@ async function act(work: () => Promise<string>) {
 }
 const again = () =>
   act(async () => {
-    const results = await makeLabelsOfMany([...new Set(picks.chosen.value.map((row) => row.shipmentId))])
+    const results = await makeLabelsOfMany([...new Set(picks.chosen.value.map((row) => row.sourceId))])
     const bought = results.reduce((sum, { asked = 0 }) => sum + asked, 0)
     const why = results.find(({ reason }) => reason)?.reason
     return bought > 0
@@ -144,12 +150,10 @@ const giveBack = () =>
           :columns="columns"
           :label="t('shipping.labels')"
           :picks="session.may('clerk') && ['problem', 'unused'].includes(filters.what) ? picks : null"
-          @open="navigateTo(`/shipments/${list.rows.value.find(({ id }) => id === $event)?.shipmentId}`)"
+          @open="open"
         >
           <template #row="{ row }">
-            <NuxtLink class="mono" :to="`/shipments/${row.shipmentId}`" @click.stop>{{
-              row.shipment
-            }}</NuxtLink>
+            <NuxtLink class="mono" :to="placeOf(row)" @click.stop>{{ row.shipment }}</NuxtLink>
             <span>{{ t('shipping.nOfM', { n: row.parcel, of: row.parcels }) }}</span>
             <span class="cut">{{ row.customerName }}</span>
             <span class="cut soft">{{ row.service }}</span>

@@ -41,6 +41,7 @@ export const nouns = {
   row: '{n} row | {n} rows',
   statement: '{n} statement | {n} statements',
   shipment: '{n} shipment | {n} shipments',
+  return: '{n} return | {n} returns',
   second: '{n} second | {n} seconds',
   was: '{n} was | {n} were',
 } as const

@@ -8,7 +8,7 @@ export const shipping = {
   nothingShippedYet: 'Nothing is shipped yet.',
   allShipped: 'Everything is shipped.',
   leftOfLines: '{lines} still to ship.',
-  takenBack: 'Taken back',
+  takenBack: 'Undone',
   restCancelled: 'What was left is cancelled. The order’s sum is now {total}.',
   cancelTheRestOfOrder: 'Cancel the rest of {order}?',
   cancelTheRestGo: 'Cancel the rest',
@@ -19,6 +19,9 @@ export const shipping = {
   // shipping/ParcelWays.vue
   andMoreParcels: 'and {n} more',
   labelsFor: 'labels {sum}',
+
+  goodsComeBack: 'Goods come back…',
+  pieces: '{quantity} to come',
 
   // shipping/ShipLines.vue
   ordered: 'Ordered',
@@ -54,7 +57,7 @@ export const shipping = {
   name: 'Name',
   attention: 'Attention',
 
-  // shipping/ShipmentPapers.vue
+  // shipping/GoodsPapers.vue
   theShipmentsDocuments: 'The shipment’s documents',
   notPrepared: 'not made',
   noneYet: 'No {kind} yet',
@@ -62,9 +65,10 @@ export const shipping = {
 
   labelsAreMadeFirst: 'Make the labels on the left: the document of them follows by itself.',
 
-  // shipping/ShipmentLabels.vue
+  // shipping/GoodsLabels.vue
   labels: 'Labels',
   labelsCost: '{sum}',
+  onceUsed: '{sum} once used',
   noCarrierYet: 'There is no carrier yet that labels are bought of.',
   addOneInSettings: 'Add one in Settings',
   goesOtherwise: 'It goes by “{service}”, so no label is needed.',
@@ -96,18 +100,19 @@ export const shipping = {
   isNotBought: 'Not bought',
   isBeingGivenBack: 'Being given back',
   isGivenBack: 'Given back',
+  notSentYet: 'Not sent yet',
   carrierSaid: 'The carrier said: {reply}',
   unclearMeans:
     'The line broke while it was bought. The carrier is asked by our key; nothing is bought twice.',
   askedAgainAt: 'The carrier does not answer. It is asked again {time}.',
 
   // shipping/TakeBackDialog.vue
-  takeBack: 'Take back…',
-  takeBackShipment: 'Take {shipment} back?',
-  takeBackGo: 'Take back',
+  takeBack: 'Undo shipment…',
+  takeBackShipment: 'Undo shipment {shipment}?',
+  takeBackGo: 'Undo the shipment',
   keepShipment: 'Keep it',
   allIsLeftAgain: 'All of it is left to ship again. What is prepared for it and not issued goes.',
-  wasTakenBack: '{shipment} was taken back.',
+  wasTakenBack: '{shipment} is undone.',
 
   // shipments/[id].vue
   theShipment: 'the shipment',
@@ -167,9 +172,9 @@ export const shipping = {
   // shipments/index.vue
   shipments: 'Shipments',
   inStateOfBrandOf: '{state}, of {brand}, of {time}',
-  anyState: 'packed or taken back',
+  anyState: 'packed or undone',
   isPacked: 'packed',
-  isTakenBack: 'taken back',
+  isTakenBack: 'undone',
   isPackedWithoutLabel: 'without all labels',
   makeLabelsFor: 'Make the labels of {shipments}',
   shipmentsWithout: 'For {shipments} none could be asked for: each says why.',
@@ -218,6 +223,90 @@ export const shipping = {
   chooseOrdersFirst: 'Select orders in the list and press Picking list.',
   leftOut: '{order} {reason}, so nothing is fetched for it.',
   forOrders: 'For',
+
+  // shipping/ReturnLines.vue, ReturnedGoods.vue
+  returnedBefore: 'Returned',
+  comesBack: 'Comes back',
+  comesBackOfLine: 'Line {line}, comes back',
+  reason: 'Reason',
+  reasonOfLine: 'Line {line}, reason',
+  reasonExample: 'broken, wrong size …',
+  expected: 'Expected',
+  cameBack: 'Came back',
+  cameBackOfLine: 'Line {line}, came back',
+
+  // shipping/return-words.ts
+  expectedBy: 'Expected by {day}',
+  expectedUntil: 'Was expected by {day}',
+  isBack: 'Back on {day}',
+  isWithdrawn: 'withdrawn',
+
+  // shipments/returns/new.vue
+  theNewReturn: 'the new return',
+  returnOfOrder: 'Goods of {order} come back',
+  nothingCanComeBack: 'Nothing can come back',
+  onlyWhatWasShipped: 'Only what was shipped comes back, and all of that came or is expected already.',
+  returnBy: 'To be sent by',
+  labelForReturnAlone: 'With a label by which they come back; it costs only once it is used',
+  noServiceForReturn: 'No service takes it: {why}',
+  noCarrierForReturn: 'No carrier has a service for returns, so the customer sends them by their own means',
+  writeToCustomer: 'Email the return note to the customer by itself',
+  chooseWhatComes: 'Enter how much of a line comes back.',
+  agreeAndWrite: 'Agree and email it',
+  agreeReturn: 'Agree the return',
+  returnIsAgreed: 'Goods of {order} are expected back.',
+  comesFrom: 'Comes from',
+  comesTo: 'Comes to',
+
+  // shipments/returns/[id].vue
+  theReturn: 'the return',
+  whatCameBack: 'what came back',
+  returnReturn: 'Return {label}',
+  theReturnsDocuments: 'The return’s documents',
+  noSuchReturn: 'No such return',
+  allReturns: 'All returns',
+  returnIsSaved: 'The return is saved.',
+  cameOn: 'Came on',
+  draftCreditForIt: 'Draft a credit note for just what came back',
+  creditsAreDrafted: 'A credit note is drafted on {invoices}: it waits in To check.',
+  returnIsBack: '{label} is taken in.',
+  creditedWith: '{credit} on {invoice}',
+  aDraft: 'Credit note, draft',
+  agreedBy: 'Agreed by {name}, {time}.',
+  backOn: 'Came back on {day}.',
+  itCameBack: 'It came back…',
+  takeIn: 'Take in',
+  takeInAndCredit: 'Take in and draft the credit',
+  draftCredit: 'Draft the credit note',
+  withdrawReturn: 'Withdraw…',
+  withdrawReturnOf: 'Withdraw return {label}?',
+  withdrawGo: 'Withdraw it',
+  withdrawMeans:
+    'Nothing is expected any more. Labels that nobody used are given back; what is issued stays as it is.',
+  returnIsWithdrawn: '{label} is withdrawn.',
+  reopenReturn: 'It did not come back…',
+  reopenReturnOf: 'Expect return {label} again?',
+  reopenGo: 'Expect it again',
+  reopenMeans: 'What was taken in is forgotten, and the return is expected as before.',
+  returnIsReopened: '{label} is expected again.',
+
+  // shipments/returns/index.vue
+  returns: 'Returns',
+  return: 'Return',
+  whichReturns: 'Which returns',
+  returnsExpected: 'expected',
+  returnsLate: 'overdue',
+  returnsUncredited: 'back and not credited',
+  returnsBack: 'back',
+  returnsAll: 'all of them',
+  agreed: 'Agreed',
+  quantity: 'Quantity',
+  creditNote: 'Credit note',
+  beingDrafted: 'draft',
+  searchReturns: 'Return, order, customer, tracking number',
+  noReturnOfThatKind: 'No return of that kind',
+  noReturnExpected: 'No goods are expected back',
+  howAReturnBegins: 'Open an order whose goods were shipped and press Goods come back.',
 
   // shipments/new.vue
   theNewShipment: 'the new shipment',
@@ -284,7 +373,8 @@ export const shipping = {
   mappingHint:
     'Fields in braces are filled for each parcel: {fields}. Places in an answer begin with / (JSON Pointer).',
   carrierServices: 'What it carries, and for how much',
-  servicesHint: 'Weights in kg, measures in mm. No countries: it goes everywhere.',
+  servicesHint:
+    'Weights in kg, measures in mm. No countries: it goes everywhere. isReturn: goods come back by it.',
   sampleAnswer: 'An answer of the carrier, to try it',
   sampleHint: 'Paste what it answers to a booking: you see what would be read from it.',
   sampleIsRead: 'Tracking number {tracking}, price {price}, bar code {barcode}.',

@@ -9,6 +9,7 @@ import { packingSlip } from './packing-slip'
 import { paymentReceipt } from './payment-receipt'
 import { paymentReminder } from './payment-reminder'
 import { refundReceipt } from './refund-receipt'
+import { returnNote } from './return-note'
 import { shippingLabel } from './shipping-label'
 import { statementOfAccount } from './statement-of-account'
 
@@ -21,6 +22,7 @@ const kinds = [
   deliveryNote,
   shippingLabel,
   customsInvoice,
+  returnNote,
   invoice,
   creditNote,
   paymentReceipt,
@@ -48,6 +50,9 @@ export const kindsOfEvents = documentKinds.filter(
 
 /** The kinds that are made of shipments. */
 export const shipmentKinds = kindsOf('shipment')
+
+/** The kinds that are made of what comes back. */
+export const returnKinds = kindsOf('return')
 
 /** The kinds that are made of orders. */
 export const orderKinds = kindsOf('order')

@@ -17,6 +17,8 @@ const service = Joi.object({
     .max(40)
     .required(),
   currency: Joi.string().length(3).uppercase().required(),
+  /** Goods come back by it, from these countries. */
+  isReturn: Joi.boolean().default(false),
 })
 
 const called = {

@@ -30,6 +30,7 @@ import { ExchangeRate } from './exchange-rate'
 import { StoredFile } from './file'
 import { EmailOpen } from './email-open'
 import { SignedLink } from './signed-link'
+import { GoodsReturn } from './goods-return'
 import { ImportFile } from './import'
 import { ImportRow } from './import-row'
 import { Item } from './item'
@@ -53,6 +54,8 @@ import { RateLimit } from './rate-limit'
 import { RecoveryCode } from './recovery-code'
 import { Rehearsal } from './rehearsal'
 import { Reminder } from './reminder'
+import { ReturnCredit } from './return-credit'
+import { ReturnLine } from './return-line'
 import { Routine } from './routine'
 import { RoutineTurn } from './routine-turn'
 import { RoutineVersion } from './routine-version'
@@ -117,6 +120,9 @@ export {
   Item,
   ItemCustomerCode,
   ItemPrice,
+  GoodsReturn,
+  ReturnCredit,
+  ReturnLine,
   Label,
   MailAccount,
   MailCopy,
@@ -201,6 +207,9 @@ export const models: readonly HouseModel[] = [
   Shipment,
   ShipmentLine,
   Parcel,
+  GoodsReturn,
+  ReturnLine,
+  ReturnCredit,
   Carrier,
   Label,
   OwnField,

@@ -11,12 +11,12 @@ import type { ParcelWay } from '../../../core/shipping/tracking'
 import { Carrier } from './carrier'
 import { IssuedDocument } from './document'
 import { Parcel } from './parcel'
-import { Shipment } from './shipment'
+import { Source } from './source'
 
 /** A label as it is bought of a carrier: at most one that stands for each parcel. */
 export class Label extends Model<InferAttributes<Label>, InferCreationAttributes<Label>> {
   declare id: CreationOptional<number>
-  declare shipmentId: number
+  declare sourceId: number
   /** Null once the parcel is packed otherwise. */
   declare parcelId: number | null
   /** Which parcel of how many it was. */
@@ -63,7 +63,7 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
     this.init(
       {
         id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-        shipmentId: { type: DataTypes.INTEGER, allowNull: false },
+        sourceId: { type: DataTypes.INTEGER, allowNull: false },
         parcelId: { type: DataTypes.INTEGER },
         parcel: { type: DataTypes.INTEGER, allowNull: false },
         parcels: { type: DataTypes.INTEGER, allowNull: false },
@@ -102,7 +102,7 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
   }
 
   static associate(): void {
-    this.belongsTo(Shipment, { as: 'shipment', foreignKey: 'shipmentId' })
+    this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
     this.belongsTo(Parcel, { as: 'packed', foreignKey: 'parcelId' })
     this.belongsTo(Carrier, { as: 'carrier', foreignKey: 'carrierId' })
     this.belongsTo(IssuedDocument, { as: 'document', foreignKey: 'documentId' })

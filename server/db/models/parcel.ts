@@ -7,13 +7,13 @@ import {
   type Sequelize,
 } from 'sequelize'
 import type { LinePart } from '../../../core/shipping/quantities'
-import { Shipment } from './shipment'
+import { Source } from './source'
 
-/** What of a shipment is packed together. */
+/** What is packed together: of goods that go out, or come back. */
 export class Parcel extends Model<InferAttributes<Parcel>, InferCreationAttributes<Parcel>> {
   declare id: CreationOptional<number>
-  declare shipmentId: number
-  /** From 1 within its shipment. */
+  declare sourceId: number
+  /** From 1 within what it is of. */
   declare number: number
   declare box: CreationOptional<string>
   /** Packed, in kilograms; null where nobody weighed it. */
@@ -24,7 +24,7 @@ export class Parcel extends Model<InferAttributes<Parcel>, InferCreationAttribut
     this.init(
       {
         id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-        shipmentId: { type: DataTypes.INTEGER, allowNull: false },
+        sourceId: { type: DataTypes.INTEGER, allowNull: false },
         number: { type: DataTypes.INTEGER, allowNull: false },
         box: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         weight: { type: DataTypes.DECIMAL },
@@ -35,6 +35,6 @@ export class Parcel extends Model<InferAttributes<Parcel>, InferCreationAttribut
   }
 
   static associate(): void {
-    this.belongsTo(Shipment, { as: 'shipment', foreignKey: 'shipmentId' })
+    this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
   }
 }

@@ -39,6 +39,7 @@ const booking = (key: string, change: Partial<Booking> = {}): Booking => ({
   key,
   service: 'GP24',
   to: ['Ní Bhriain “& Co”', 'Weir Road 2', 'Marlbridge'],
+  from: [],
   country: 'IE',
   weight: '4.25',
   size: { length: 400, width: 300, height: 300 },

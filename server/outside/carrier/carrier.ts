@@ -10,7 +10,9 @@ export interface Booking {
   service: string
   /** As printed: the name first. */
   to: string[]
-  /** ISO 3166-1 alpha-2. */
+  /** Who sends it, where the house does not: of goods that come back. */
+  from: string[]
+  /** Of the customer's end of the way, ISO 3166-1 alpha-2. */
   country: string
   /** Kilograms. */
   weight: string

@@ -81,7 +81,8 @@ export function mappedCarrier(
   }
 }
 
-function valuesOf({ key, service, to, country, weight, size, parcel, of, order }: Booking) {
+function valuesOf(booking: Booking) {
+  const { key, service, to, from, country, weight, size, parcel, of, order, isReturn } = booking
   const [name = '', ...lines] = to
   return {
     key,
@@ -100,6 +101,8 @@ function valuesOf({ key, service, to, country, weight, size, parcel, of, order }
     parcel,
     parcels: of,
     order,
+    sender: from.join(', '),
+    isReturn: String(isReturn),
   }
 }
 

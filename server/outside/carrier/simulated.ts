@@ -22,6 +22,7 @@ interface Product {
   maxLength: number
   maxGirth: number
   tariff: { kilos: number; euro: string }[]
+  forReturns: boolean
 }
 
 const failures: Readonly<Record<string, LabelFailure>> = {
@@ -50,14 +51,16 @@ export function simulatedCarrier(base: string, key: string, inside: boolean): Ca
         mostGirth: one.maxGirth,
         prices: one.tariff.map(({ kilos, euro }) => ({ upTo: String(kilos), price: euro })),
         currency: 'EUR',
+        isReturn: one.forReturns,
       })),
-    book: async ({ key: reference, service, to, country, weight, size, isReturn, tell }) =>
+    book: async ({ key: reference, service, to, from, country, weight, size, isReturn, tell }) =>
       bookedOf(
         said<Label>(
           await ask('POST', '/labels', {
             reference,
             product: service,
             consignee: to,
+            ...(from.length > 0 ? { consignor: from } : {}),
             country,
             kilos: Number(weight),
             ...(size ? { measures: [size.length, size.width, size.height] } : {}),

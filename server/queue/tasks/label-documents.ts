@@ -1,5 +1,4 @@
 import { makeLabelDocuments } from '../../services/shipping/label-documents'
 import type { Jobs } from '../add'
 
-export const run = ({ shipmentIds }: Jobs['label-documents']): Promise<void> =>
-  makeLabelDocuments(shipmentIds)
+export const run = ({ sourceIds }: Jobs['label-documents']): Promise<void> => makeLabelDocuments(sourceIds)

@@ -83,7 +83,9 @@ export function fillLetter(letter: Letter): FilledNote {
   // a text that was written for one document names the others all the same; parcels are told with their tracking
   const more = [
     ...(letter.others?.length && !namesDocuments(note.text) ? [documentsTable] : []),
-    ...((letter.inText || paper.labels) && !hasTable(note.text, 'lines') ? [linesTable] : []),
+    ...((letter.inText || (paper.labels && !paper.labels.follow)) && !hasTable(note.text, 'lines')
+      ? [linesTable]
+      : []),
     ...(part ? bodyOf(part.text).content : []),
   ]
   const text = { ...note.text, content: [...note.text.content, ...more] }

@@ -176,7 +176,7 @@ export const unnoticedLabels = () =>
   rows<Unbought>(
     `select l.id, s.label shipment, l.parcel, c.name "customerName", l.failure, l.reply
     from label l
-    join shipment s on s.id = l.shipment_id
+    join consignment s on s.id = l.source_id
     join customer c on c.id = s.customer_id
     where l.state = 'refused' and not l.noticed and l.goes_on ->> 'routine' is not null
     order by l.id

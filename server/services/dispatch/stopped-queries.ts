@@ -65,7 +65,8 @@ export const countUnheld = (orderIds: readonly number[]) =>
     (
       select count(*)::int
       from label l
-      where l.shipment_id in (${ofOrders}) and l.state = 'made' and l.way = 'announced'
+      join shipment g on g.id = l.source_id
+      where l.source_id in (${ofOrders}) and l.state = 'made' and l.way = 'announced'
     ) labels`,
     { orderIds },
   )

@@ -176,7 +176,7 @@ export const labelsForgotten = (before: Date) =>
 
 export const lockLapsedBookings = (now: Date) =>
   rows<{ id: number; sourceId: number; parcel: number }>(
-    `select id, shipment_id "sourceId", parcel
+    `select id, source_id "sourceId", parcel
     from label
     where state = 'booking' and claimed_until < $now
     order by id
@@ -184,27 +184,40 @@ export const lockLapsedBookings = (now: Date) =>
     { now },
   )
 
-/** Shipments with labels that are bought and wait for nothing, and of which no document is prepared. */
+/** Shipments and returns with labels that are bought and wait for nothing, and of which no document is prepared. */
 export const labelsUnprepared = (before: Date) =>
   rows<{ id: number }>(
-    `select distinct l.shipment_id id
+    `select distinct l.source_id id
     from label l
-    join shipment s on s.id = l.shipment_id and s.state = 'packed'
+    join consignment s on s.id = l.source_id and s.stands
     where l.state = 'made' and l.document_id is null
       -- what nobody wants a document of is not looked at for good
       and l.made_at between $before::timestamptz - interval '1 hour' and $before
       and not exists (
         select from label o
-        where o.shipment_id = l.shipment_id
+        where o.source_id = l.source_id
           and (o.state = 'booking' or (o.state in ('asked', 'unclear') and o.tries = 0))
       )
       and not exists (
         select from prepared_document p
-        where p.source_id = l.shipment_id and p.kind = 'shipping label'
+        where p.source_id = l.source_id and p.kind in ('shipping label', 'return note')
           and (p.state in ('due', 'prepared', 'put back') or p.state = 'dropped' and p.since > l.made_at)
       )
     limit 100`,
     { before },
+  )
+
+/** Some label of a return is bought that is not wanted any more: its last day is over, or it is not expected. */
+export const returnLabelsEnded = (now: Date) =>
+  one<{ some: boolean }>(
+    `select exists (
+      select from label l
+      join goods_return r on r.id = l.source_id
+      where l.state in ('asked', 'made') and coalesce(l.way, 'announced') = 'announced'
+        and (r.state <> 'expected' or r.until < ($now at time zone (select time_zone from company))::date)
+        and (l.reply = '' or l.next_try_at < $now::timestamptz - interval '1 day')
+    ) some`,
+    { now },
   )
 
 export const parcelsToAskAbout = (before: Date) =>

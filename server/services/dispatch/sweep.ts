@@ -38,6 +38,7 @@ import {
   rehearsalsForgotten,
   labelsForgotten,
   parcelsToAskAbout,
+  returnLabelsEnded,
   labelsUnprepared,
   lockLapsedBookings,
 } from './sweep-queries'
@@ -80,7 +81,9 @@ export async function sweep(): Promise<void> {
     await wake('send-dispatches', dispatchesForgotten, 10, (dispatchIds) => ({ dispatchIds }))
     await wake('book-labels', labelsForgotten, 10, (labelIds) => ({ labelIds }))
     await wake('follow-parcels', parcelsToAskAbout, 50, (labelIds) => ({ labelIds }))
-    await wake('label-documents', labelsUnprepared, 10, (shipmentIds) => ({ shipmentIds }))
+    await wake('label-documents', labelsUnprepared, 10, (sourceIds) => ({ sourceIds }))
+    if ((await returnLabelsEnded(clock.now()))?.some)
+      await addJob('end-return-labels', {}, { key: 'sweep return labels' })
     await wake('send-rehearsals', rehearsalsForgotten, 20, (rehearsalIds) => ({ rehearsalIds }))
     for (const { id } of await bankFilesHalfRead())
       await addJob('read-bank-file', { fileId: id }, { key: `sweep bank file ${id}` })

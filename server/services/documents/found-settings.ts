@@ -190,7 +190,7 @@ export function contextOf(
             own,
             ofItem,
           }) => ({
-            ...(order.shipment ? { position } : {}),
+            ...(order.shipment || order.goodsReturn ? { position } : {}),
             item,
             description,
             detail:
@@ -218,6 +218,7 @@ export function contextOf(
       ...(order.statement ? { statement: order.statement } : {}),
       ...(order.reminder ? { reminder: order.reminder } : {}),
       ...(order.shipment ? { shipment: order.shipment } : {}),
+      ...(order.goodsReturn ? { goodsReturn: order.goodsReturn } : {}),
       related: relatedFacts(
         {
           ordered: order.number ? order.date : null,

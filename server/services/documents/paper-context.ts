@@ -9,6 +9,7 @@ import type {
   OrderFacts,
   CustomerFacts,
 } from '../../../core/documents/facts'
+import type { ReturnFacts } from '../../../core/documents/return'
 import type { ShipmentFacts } from '../../../core/documents/shipment'
 import type { ReminderFacts } from '../../../core/receivables/reminders'
 import type { StatementFacts } from '../../../core/receivables/statement'
@@ -96,6 +97,7 @@ export interface SubjectRow {
   statement?: StatementFacts
   reminder?: ReminderFacts
   shipment?: ShipmentFacts
+  goodsReturn?: ReturnFacts
   number: string
   date: Day
   suppliedOn: Day | null

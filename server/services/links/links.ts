@@ -11,6 +11,7 @@ import { theHouse, type Principal } from '../people/principal'
 import {
   countOpened,
   countWrongCode,
+  endAllOf,
   endThese,
   lengthenThese,
   linkBytes,
@@ -142,6 +143,17 @@ export async function changeLinks(
     for (const one of changed) await noteOf({ ...one, documentId }, happenedBy(act, until), who)
     publish('register')
   })
+}
+
+/** Ends every link to a document, in the caller's transaction. @param happened what its history says of each */
+export async function endLinksOfDocument(
+  documentId: number,
+  happened: string,
+  who: Principal,
+): Promise<void> {
+  const ended = await endAllOf({ documentId, now: clock.now(), by: who.name })
+  for (const one of ended) await noteOf({ ...one, documentId }, happened, who)
+  if (ended.length > 0) publish('register')
 }
 
 const happenedBy = (act: 'end' | 'lengthen', until: Day) =>

@@ -121,6 +121,16 @@ export const endThese = (given: { documentId: number; ids: readonly number[]; no
     given,
   )
 
+/** All of a document's own files, wherever they went. */
+export const endAllOf = (given: { documentId: number; now: Date; by: string }) =>
+  rows<{ id: number; name: string; dispatchId: number }>(
+    `update signed_link
+    set ended_at = $now, ended_by = $by
+    where document_id = $documentId and ended_at is null
+    returning id, name, dispatch_id "dispatchId"`,
+    given,
+  )
+
 export const lengthenThese = (given: { documentId: number; ids: readonly number[]; until: Day }) =>
   rows<{ id: number; name: string; dispatchId: number }>(
     `update signed_link l

@@ -8,6 +8,7 @@ import { historyOf, type HistoryEntry } from '../history/history'
 import type { LineStanding } from '../../../core/shipping/quantities'
 import { standingOfOrders, type StandingLine } from '../shipping/parts'
 import { shipmentsOfOrder } from '../shipping/queries'
+import { returnsOfOrder } from '../shipping/returns-queries'
 import type { LineEdit } from './orders'
 import { orderRow, editableLines, papersOfOrder, evaluationsOfOrder } from './list-queries'
 
@@ -69,6 +70,7 @@ export interface OrderView extends Omit<OrderRow, 'invoice' | 'branch'> {
   /** Of its lines, in their order: what was shipped and cancelled, and is left. */
   standing: LineStanding[]
   shipments: Awaited<ReturnType<typeof shipmentsOfOrder>>
+  returns: Awaited<ReturnType<typeof returnsOfOrder>>
   papers: {
     id: number
     /** The source that it is made of: the order itself, or a draft of a part of it. */
@@ -111,6 +113,7 @@ export async function orderView(id: number): Promise<OrderView> {
     lines,
     standing,
     shipments,
+    returns: await returnsOfOrder(id),
     papers,
     evaluations,
     history: await historyOf({ sourceId: id }),

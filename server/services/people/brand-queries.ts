@@ -42,7 +42,7 @@ const isOwn: Record<keyof Named, (who: Principal) => string> = {
   customers: (who) => `select from customer x where x.id = n.id and ${buysWithin(who, 'x.id')}`,
   runs: (who) => `select where ${runsWithin(who, 'n.id')}`,
   labels: (who) =>
-    `select from label x join shipment xs on xs.id = x.shipment_id where x.id = n.id and ${within(who, 'xs.brand_id')}`,
+    `select from label x join source xs on xs.id = x.source_id where x.id = n.id and ${within(who, 'xs.brand_id')}`,
   series: (who) => `select from number_series x where x.id = n.id and ${within(who, 'x.brand_id')}`,
   brands: (who) => `select where ${within(who, 'n.id')}`,
   enclosures: (who) => `select

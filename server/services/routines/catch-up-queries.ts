@@ -1,5 +1,5 @@
 import { type EventFacts, judge, occasionOf } from '../../../core/routines/routine'
-import { type RoutineSentence } from '../../../core/routines/sentence'
+import { eventOf, goodsMoments, isOfGoods, type RoutineSentence } from '../../../core/routines/sentence'
 import { rows, one, json } from '../../db/connection'
 import { company } from '../house/house'
 import type { Principal } from '../people/principal'
@@ -71,7 +71,13 @@ export async function missedShipments(
       e.at "reachedAt", e.facts, 1 revision, null occasions
     from shipment s
     join customer c on c.id = s.customer_id
-    join event e on e.source_id = s.id and e.kind = 'shipment packed' and e.only_routine is null
+    join lateral (
+      select e.at, e.facts
+      from event e
+      where e.source_id = s.id and e.facts ->> 'shipment' = $4 and e.only_routine is null
+      order by e.id
+      limit 1
+    ) e on true
     where s.day between $1::date and $2::date
       and s.state = 'packed'
       and ${within(who, 's.brand_id')}
@@ -82,9 +88,51 @@ export async function missedShipments(
       )
     order by s.day, s.id
     limit ${most}`,
-    [from, to, sentence.issue],
+    [from, to, sentence.issue, momentOf(sentence)],
   )
   return found.filter((row) => judge(sentence, row.facts).applies)
+}
+
+const momentOf = (sentence: RoutineSentence): string => {
+  const event = eventOf(sentence)
+  return isOfGoods(event) ? goodsMoments[event].moment : ''
+}
+
+/** Orders that were delivered whole within the days and have no such document; not those held or withdrawn. */
+export async function missedDelivered(
+  sentence: RoutineSentence,
+  from: string,
+  to: string,
+  who: Principal,
+): Promise<MissedRow[]> {
+  const { timeZone } = await company()
+  const found = await rows<MissedRow>(
+    `select o.id, o.number, c.name "customerName", o.total::text total, o.currency, e.at "reachedAt", e.facts,
+      o.revision,
+      (
+        select jsonb_agg(k.occasion)
+        from claim k
+        where k.source_id = o.id and k.document_kind = $3
+      ) occasions
+    from event e
+    join sales_order o on o.id = e.source_id
+    join customer c on c.id = o.customer_id
+    where e.kind = 'order delivered'
+      and e.only_routine is null
+      and ${within(who, 'o.brand_id')}
+      and not exists (select from stopped_source ss where ss.source_id = o.id)
+      and not exists (select from prepared_document p where p.source_id = o.id and p.kind = $3 and p.state = 'dropped')
+      and e.at >= ($1::date::timestamp at time zone $4)
+      and e.at < (($2::date + 1)::timestamp at time zone $4)
+    order by e.id
+    limit ${most}`,
+    [from, to, sentence.issue, timeZone],
+  )
+  return found.filter(
+    (row) =>
+      judge(sentence, row.facts).applies &&
+      !row.occasions?.includes(occasionOf(sentence.issue, row.revision)),
+  )
 }
 
 /** Payments or refunds of days that have no receipt and were not taken back, by day. */

@@ -16,6 +16,7 @@ import {
   insertCatchUpEvents,
   missedOrders,
   missedReceipts,
+  missedDelivered,
   missedShipments,
   most,
   routineSentence,
@@ -55,7 +56,11 @@ function missed(sentence: RoutineSentence, from: string, to: string, who: Princi
     case 'posted': // what is posted and not sent lies in To send
       return Promise.resolve([])
     case 'shipment':
+    case 'shipment delivered':
+    case 'parcel held':
       return missedShipments(sentence, from, to, who)
+    case 'order delivered':
+      return missedDelivered(sentence, from, to, who)
     case 'payment':
       return missedReceipts(sentence, from, to, who)
     case 'time':

@@ -74,6 +74,9 @@ export interface RoutineRow {
 export const eventKinds = {
   'order status': 'order status',
   'shipment packed': 'shipment',
+  'shipment delivered': 'shipment delivered',
+  'order delivered': 'order delivered',
+  'parcel held': 'parcel held',
   'document issued': 'posted',
   'payment recorded': 'payment',
   account: 'time',
@@ -156,11 +159,17 @@ const happenings: Record<
 > = {
   'order status': { kind: 'order status', what: 'to', subject: 'source_id', of: 'source' },
   shipment: { kind: 'shipment packed', what: 'shipment', subject: 'source_id', of: 'source' },
+  'shipment delivered': { kind: 'shipment delivered', what: 'shipment', subject: 'source_id', of: 'source' },
+  'order delivered': { kind: 'order delivered', what: 'shipment', subject: 'source_id', of: 'source' },
+  'parcel held': { kind: 'parcel held', what: 'shipment', subject: 'source_id', of: 'source' },
   posted: { kind: 'document issued', what: 'posted', subject: 'document_id', of: 'document' },
   payment: { kind: 'payment recorded', what: 'receipt', subject: 'source_id', of: 'source' },
 }
 
-/** What routines of a kind would have looked at: the statuses reached, the kinds posted, the receipts called for. */
+/**
+ * What routines of a kind would have looked at: the statuses reached, the moments of goods, the kinds posted, the
+ * receipts called for.
+ */
 export function eventsSince(
   since: Date,
   event: Exclude<RoutineEvent, 'time'>,

@@ -1,7 +1,14 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { judge, type EventFacts } from '../../../core/routines/routine'
-import { checkSentence, eventOf, type RoutineSentence } from '../../../core/routines/sentence'
+import {
+  checkSentence,
+  eventOf,
+  goodsMoments,
+  isOfGoods,
+  type RoutineEvent,
+  type RoutineSentence,
+} from '../../../core/routines/sentence'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { company } from '../house/house'
@@ -82,7 +89,7 @@ export async function tryOut(
   const events =
     event === 'time'
       ? await accountsThen(sentence, { after: since, until: now }, who)
-      : await eventsSince(since, event, event === 'order status' ? statuses : [sentence.issue], who)
+      : await eventsSince(since, event, whatOf(event, sentence, statuses), who)
   const first = firstPerOrder(sentence, events)
   const customers = await customersOf(
     [...new Set([...first.values()].map((event) => event.customerId))],
@@ -232,4 +239,14 @@ function outcomeOf(
   if (new Decimal(facts.total).isZero() && !isAccount)
     return { outcome: 'person', reason: 'with nothing to pay' }
   return { outcome: 'clean', reason: '' }
+}
+
+/** What has to have happened for such a routine. */
+function whatOf(
+  event: RoutineEvent,
+  { issue }: RoutineSentence,
+  statuses: readonly string[],
+): readonly string[] {
+  if (isOfGoods(event)) return [goodsMoments[event].moment]
+  return event === 'order status' ? statuses : [issue]
 }

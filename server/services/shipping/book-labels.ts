@@ -25,7 +25,7 @@ import { carrierToAsk } from './carriers'
 import { markDown, markUp } from './carriers-queries'
 import { labelTable } from './labels'
 import { askWaySeconds } from './tracking'
-import { lockShipment } from './queries'
+import { lockConsignment } from './lock'
 import {
   isLabelComing,
   lockClaimed,
@@ -41,7 +41,7 @@ import {
  * Dies half-way: a booking whose worker is gone is "unclear", asked for by its key and never bought again by itself.
  * Refuses nothing; while everything is paused or a rehearsal is on nothing is asked.
  *
- * What came of a call is written under the shipment's lock, taken before the label's: of two labels that end at one
+ * What came of a call is written under the lock of its goods, taken before the label's: of two labels that end at one
  * instant the later one sees the other.
  */
 
@@ -79,7 +79,7 @@ async function buy(id: number): Promise<void> {
   const tell = publicAddress && `${publicAddress}/api/carriers/${label.carrierId}/news`
   const answer = await outcome(() => carrier.book(bookingOf(label, tell)))
   await inTransaction(async () => {
-    await lockShipment(label.shipmentId)
+    await lockConsignment(label.sourceId)
     const mine = await lockClaimed(id, claim)
     if ('booked' in answer) await have(label, answer.booked, mine?.state)
     else if (mine) await notBooked(label, answer.failed)
@@ -103,6 +103,7 @@ const bookingOf = ({ key, service, asked, parcel, parcels }: LabelToBook, tell: 
   key,
   service,
   to: asked.to,
+  from: asked.from ?? [],
   country: asked.country,
   weight: asked.weight,
   size: asked.size,
@@ -138,7 +139,7 @@ async function outcome<Result>(act: () => Promise<Result>): Promise<Outcome<Resu
 
 /** The carrier has it: written down whatever was thought of it meanwhile. */
 async function have(label: LabelToBook, booked: Booked, state: LabelState | undefined): Promise<void> {
-  const { id, shipmentId, parcel } = label
+  const { id, sourceId, parcel } = label
   const { gs1Prefix } = await company()
   const moved = await moveRows(labelTable, 'have', state ? [id] : [], {
     ...cleared,
@@ -170,7 +171,7 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
     label,
     `The label of parcel ${parcel} is bought: ${booked.tracking}, ${booked.price} ${booked.currency}.`,
   )
-  await markThese((await preparedLabelDocuments(shipmentId)).map((one) => one.id))
+  await markThese((await preparedLabelDocuments(sourceId)).map((one) => one.id))
   await gather(label)
 }
 
@@ -237,7 +238,7 @@ async function askAfter(id: number): Promise<void> {
   const carrier = await ofCarrier(label)
   const answer = await outcome(() => carrier.find(label.key))
   await inTransaction(async () => {
-    await lockShipment(label.shipmentId)
+    await lockConsignment(label.sourceId)
     const now = await lockDueLabel(id, 'unclear', clock.now())
     if (!now) return
     if ('booked' in answer && answer.booked) return have(now, answer.booked, 'unclear')
@@ -256,7 +257,7 @@ async function giveBack(id: number): Promise<void> {
   const carrier = await ofCarrier(label)
   const answer = await outcome(() => carrier.cancel(label.tracking))
   await inTransaction(async () => {
-    await lockShipment(label.shipmentId)
+    await lockConsignment(label.sourceId)
     const now = await lockDueLabel(id, 'cancelling', clock.now())
     if (!now) return
     if (
@@ -281,19 +282,18 @@ async function giveBack(id: number): Promise<void> {
       await moveRows(labelTable, 'keep', [id], { reply: why })
       await say(now, `The carrier does not take the label of parcel ${now.parcel} back: ${why}.`)
     }
-    await markThese((await preparedLabelDocuments(now.shipmentId)).map((one) => one.id))
+    await markThese((await preparedLabelDocuments(now.sourceId)).map((one) => one.id))
   })
 }
 
-async function say({ shipmentId, orderId }: LabelToBook, words: string): Promise<void> {
-  await noteAll([{ sourceId: shipmentId, actor: theHouse.name, words }])
+async function say({ sourceId, orderId }: LabelToBook, words: string): Promise<void> {
+  await noteAll([{ sourceId, actor: theHouse.name, words }])
   publish('order', [orderId])
   publish('line')
 }
 
 /** Has the document of a shipment's labels made once none of them is to come within moments. */
-async function gather({ shipmentId }: LabelToBook): Promise<void> {
-  const { coming } = (await isLabelComing(shipmentId))!
-  if (!coming)
-    await addJob('label-documents', { shipmentIds: [shipmentId] }, { key: `labels of ${shipmentId}` })
+async function gather({ sourceId }: LabelToBook): Promise<void> {
+  const { coming } = (await isLabelComing(sourceId))!
+  if (!coming) await addJob('label-documents', { sourceIds: [sourceId] }, { key: `labels of ${sourceId}` })
 }

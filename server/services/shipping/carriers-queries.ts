@@ -16,11 +16,11 @@ export const carrierViews = () =>
 export const houseServices = () =>
   rows<HouseService>(
     `select c.id "carrierId", c.name carrier, s.code, s.name, s.countries, s."mostWeight", s."mostLength",
-      s."mostGirth", s.prices, s.currency
+      s."mostGirth", s.prices, s.currency, coalesce(s."isReturn", false) "isReturn"
     from carrier c
     cross join jsonb_to_recordset(c.services) as s (
       code text, name text, countries jsonb, "mostWeight" text, "mostLength" int, "mostGirth" int, prices jsonb,
-      currency text
+      currency text, "isReturn" boolean
     )
     order by c.id, s.name`,
   )

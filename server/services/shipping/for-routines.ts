@@ -6,9 +6,10 @@ import { allLeft } from '../../../core/shipping/quantities'
 import type { Addressing } from '../documents/paper-context'
 import { inTheNameOf } from '../people/principal'
 import { askLabels } from './labels'
-import { countWords, makeShipment, tellRoutines } from './pack'
+import { countWords, makeShipment } from './pack'
 import { standingOfOrders } from './parts'
 import { shipmentsOfOrder } from './queries'
+import { tellOfShipment } from './tell-routines'
 
 /*
  * What shipping does at the word of a routine, in the transaction in which it looks at an event: packs what is left of
@@ -47,7 +48,10 @@ export async function packFor(orderId: number, routine: Asking, { from, to }: Ev
   }
   const packed = (await shipmentsOfOrder(orderId)).filter(({ state }) => state === 'packed')
   for (const { id } of packed)
-    await tellRoutines(id, who, { onlyRoutine: routine.id, facts: { from, to, byStatus: true } })
+    await tellOfShipment(id, 'shipment', who, {
+      onlyRoutine: routine.id,
+      facts: { from, to, byStatus: true },
+    })
   if (packed.length === 0) return { outcome: 'not wanted', reason: 'Nothing is left of it to ship.' }
   const labels = packed.map(({ label }) => label).join(', ')
   return {

@@ -38,8 +38,8 @@ export async function giveLabelsBack(ids: readonly number[], who: Principal): Pr
     const back = await moveRows(labelTable, 'cancel', of('made'), { next_try_at: clock.now(), tries: 0 })
     if (back.length > 0) await addJob('book-labels', { labelIds: back.map(({ id }) => id) })
     await noteAll(
-      labels.map(({ shipmentId, parcel, state, tracking }) => ({
-        sourceId: shipmentId,
+      labels.map(({ sourceId, parcel, state, tracking }) => ({
+        sourceId,
         actor: who.name,
         words:
           state === 'made'
@@ -58,8 +58,8 @@ export async function giveLabelsBack(ids: readonly number[], who: Principal): Pr
  * Labels that stand keep their parcels as they are. @param kept parcels as they would be, by their number
  * @throws Refusal "label-of-parcel"
  */
-export async function refuseLabelled(shipmentId: number, isSame: (parcel: number) => boolean): Promise<void> {
-  const changed = (await standingLabels(shipmentId)).find(
+export async function refuseLabelled(sourceId: number, isSame: (parcel: number) => boolean): Promise<void> {
+  const changed = (await standingLabels(sourceId)).find(
     ({ parcelId, parcel }) => parcelId !== null && !isSame(parcel),
   )
   if (changed)

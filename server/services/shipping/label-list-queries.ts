@@ -11,13 +11,17 @@ import type { LabelFilter, LabelList, LabelRow } from './label-list'
 const shown: Record<LabelList, string> = {
   problem: `(l.state in ('refused', 'unclear') or l.state = 'asked' and l.tries > 0)`,
   unused: `l.state = 'made' and coalesce(l.way, '') = 'announced' and (
-      l.parcel_id is null or s.state = 'taken back'
-      or exists (select from stopped_source ss where ss.source_id = s.id and ss.how = 'withdrawn')
+      l.parcel_id is null or not s.stands
+      or not s.is_return
+        and exists (select from stopped_source ss where ss.source_id = s.id and ss.how = 'withdrawn')
     )`,
   late: `l.state = 'made' and l.way in ('accepted', 'under way', 'held')
     and l.made_at < now() - interval '${lateAfterDays} days'`,
   all: `l.state <> 'closed'`,
 }
+
+/** SQL: it costs something by now, as the core's isCharged says it. */
+const isCharged = `(not s.is_return or l.way <> 'announced')`
 
 function conditions(
   filter: Omit<LabelFilter, 'after' | 'limit'>,
@@ -38,7 +42,7 @@ function conditions(
 }
 
 const tables = `label l
-    join shipment s on s.id = l.shipment_id
+    join consignment s on s.id = l.source_id
     join customer c on c.id = s.customer_id
     join brand b on b.id = s.brand_id`
 
@@ -57,7 +61,8 @@ export async function listLabels(
         '[]'
       ) cost
     from (
-      select l.currency, count(*) n, sum(l.price) filter (where l.state in ('made', 'cancelling')) amount
+      select l.currency, count(*) n,
+        sum(l.price) filter (where l.state in ('made', 'cancelling') and ${isCharged}) amount
       from ${tables}
       where ${where}
       group by l.currency
@@ -71,7 +76,8 @@ export async function listLabels(
     parameters,
   )
   const found = await rows<LabelRow & { sortKey: string }>(
-    `select l.id, l.shipment_id "shipmentId", s.label shipment, o.id "orderId", o.number "orderNumber",
+    `select l.id, l.source_id "sourceId", s.is_return "isReturn", s.label shipment, o.id "orderId",
+      o.number "orderNumber",
       c.name "customerName", b.code brand, l.parcel, l.parcels, l.state, k.name carrier, l.service_name service,
       l.failure, l.reply, trim_scale(l.price)::text price, l.currency, l.tracking, l.tracking_url "trackingUrl",
       l.way, l.way_at "wayAt", l.asked_at "askedAt", l.asked_by "askedBy", l.next_try_at "nextTryAt",
@@ -94,7 +100,7 @@ export const labelCounts = (who: Principal) =>
       count(*) filter (where ${shown.unused})::int unused,
       count(*) filter (where ${shown.late})::int late
     from label l
-    join shipment s on s.id = l.shipment_id
+    join consignment s on s.id = l.source_id
     where ${within(who, 's.brand_id')}
       and (
         l.state in ('refused', 'unclear', 'asked')

@@ -10,7 +10,7 @@ export type LabelList = (typeof labelLists)[number]
 /** How the list of labels is narrowed and sorted. */
 export interface LabelFilter {
   what: LabelList
-  /** In numbers of shipments and parcels, customers' names and services. */
+  /** In numbers of shipments, returns and parcels, customers' names and services. */
   search?: string
   brand?: string
   /** The first and the last day on which they were asked for. */
@@ -24,7 +24,8 @@ export interface LabelRow extends Omit<
   LabelView,
   'parcelId' | 'serviceSource' | 'tries' | 'documentId' | 'documentNumber'
 > {
-  shipmentId: number
+  sourceId: number
+  /** What the shipment or the return is called. */
   shipment: string
   orderId: number
   orderNumber: string

@@ -1,6 +1,8 @@
 import type { LabelFacts } from '../../../core/documents/label'
-import type { GoesOn, LabelState } from '../../../core/shipping/labels'
+import type { Address } from '../../../core/documents/facts'
+import type { AskedOfCarrier, GoesOn, LabelState } from '../../../core/shipping/labels'
 import type { Size } from '../../../core/shipping/parcels'
+import type { ParcelWay } from '../../../core/shipping/tracking'
 import { one, rows, run } from '../../db/connection'
 import type { LabelView } from './labels'
 
@@ -8,13 +10,21 @@ import type { LabelView } from './labels'
 
 const standing = `('asked', 'booking', 'unclear', 'made', 'cancelling')`
 
-/** What is asked of a carrier for a shipment. */
-export interface ShipmentToLabel {
+/** What is asked of a carrier for a shipment or a return. */
+export interface ConsignmentToLabel {
   id: number
   label: string
-  state: string
+  /** Labels may be bought for it: it was not taken back, withdrawn or taken in. */
+  stands: boolean
+  isReturn: boolean
   service: string
-  delivery: { name: string; attention?: string; lines: string[]; country: string }
+  delivery: Address
+  /** Who sends it where the house does not. */
+  sender: Address | null
+  /** The customer's end of the way. */
+  country: string
+  /** How its document goes on where nobody says otherwise: of a return that was agreed so. */
+  goesOn: GoesOn | null
   orderId: number
   order: string
   total: string
@@ -24,12 +34,13 @@ export interface ShipmentToLabel {
   stopped: string | null
 }
 
-export const shipmentToLabel = (id: number) =>
-  one<ShipmentToLabel>(
-    `select s.id, s.label, s.state, s.service, s.delivery, o.id "orderId", o.number "order",
+export const consignmentToLabel = (id: number) =>
+  one<ConsignmentToLabel>(
+    `select s.id, s.label, s.stands, s.is_return "isReturn", s.service, s.delivery, s.sender, s.country,
+      s.goes_on "goesOn", o.id "orderId", o.number "order",
       o.total::text total, c.number customer, c.name "customerName", s.brand_id "brandId",
       (select ss.status from stopped_source ss where ss.source_id = s.id) stopped
-    from shipment s
+    from consignment s
     join sales_order o on o.id = s.order_id
     join customer c on c.id = s.customer_id
     where s.id = $id`,
@@ -47,7 +58,7 @@ export interface ParcelToLabel {
   hasLabel: boolean
 }
 
-export const parcelsToLabel = (shipmentId: number) =>
+export const parcelsToLabel = (sourceId: number) =>
   rows<ParcelToLabel>(
     `select p.id, p.number, p.box, trim_scale(p.weight)::text weight,
       (
@@ -58,24 +69,24 @@ export const parcelsToLabel = (shipmentId: number) =>
       ) size,
       exists (select from label l where l.parcel_id = p.id and l.state in ${standing}) "hasLabel"
     from parcel p
-    where p.shipment_id = $shipmentId
+    where p.source_id = $sourceId
     order by p.number`,
-    { shipmentId },
+    { sourceId },
   )
 
-export const labelViews = (shipmentIds: readonly number[]) =>
-  rows<LabelView & { shipmentId: number }>(
-    `select l.id, l.shipment_id "shipmentId", l.parcel_id "parcelId", l.parcel, l.parcels, l.state,
+export const labelViews = (sourceIds: readonly number[]) =>
+  rows<LabelView & { sourceId: number }>(
+    `select l.id, l.source_id "sourceId", l.parcel_id "parcelId", l.parcel, l.parcels, l.state,
       c.name carrier, l.service_name service, l.service_source "serviceSource", l.failure, l.reply,
       trim_scale(l.price)::text price, l.currency, l.tracking, l.tracking_url "trackingUrl", l.asked_at "askedAt",
       l.asked_by "askedBy", l.tries, l.next_try_at "nextTryAt", l.made_at "madeAt", l.way, l.way_at "wayAt",
-      d.id "documentId", d.number "documentNumber"
+      coalesce((l.asked ->> 'isReturn')::boolean, false) "isReturn", d.id "documentId", d.number "documentNumber"
     from label l
     join carrier c on c.id = l.carrier_id
     left join document d on d.id = l.document_id
-    where l.shipment_id = any($shipmentIds::int[]) and l.state <> 'closed'
+    where l.source_id = any($sourceIds::int[]) and l.state <> 'closed'
     order by l.parcel, l.id desc`,
-    { shipmentIds },
+    { sourceIds },
   )
 
 /** Refused ones of parcels that are asked for again: they are done with. */
@@ -87,8 +98,7 @@ export const refusedOf = (parcelIds: readonly number[]) =>
 
 export interface LabelToBook {
   id: number
-  shipmentId: number
-  shipment: string
+  sourceId: number
   orderId: number
   carrierId: number
   carrier: string
@@ -102,25 +112,20 @@ export interface LabelToBook {
   /** Its order is held or withdrawn now, whatever it was when it was asked for. */
   stopped: 'held' | 'withdrawn' | null
   despite: boolean
-  asked: {
-    to: string[]
-    country: string
-    weight: string
-    size: Size | null
-    order: string
-    isReturn: boolean
-  }
+  asked: AskedOfCarrier
 }
 
 /** Locks one that is due in a state, unless somebody else has it. */
 export const lockDueLabel = (id: number, state: LabelState, now: Date) =>
   one<LabelToBook>(
-    `select l.id, l.shipment_id "shipmentId", s.label shipment, s.order_id "orderId", l.carrier_id "carrierId",
+    `select l.id, l.source_id "sourceId", s.order_id "orderId", l.carrier_id "carrierId",
       c.name carrier, l.service, l.key, l.state, l.parcel, l.parcels, l.tries, l.tracking, l.asked,
-      (select ss.how from stopped_source ss where ss.source_id = l.shipment_id) stopped,
+      case
+        when not s.is_return then (select ss.how from stopped_source ss where ss.source_id = l.source_id)
+      end stopped,
       coalesce((l.goes_on ->> 'despite')::boolean, false) despite
     from label l
-    join shipment s on s.id = l.shipment_id
+    join consignment s on s.id = l.source_id
     join carrier c on c.id = l.carrier_id
     where l.id = $id and l.state = $state and l.next_try_at <= $now
     for update of l skip locked`,
@@ -139,36 +144,36 @@ export const trackingOf = (id: number) =>
   one<{ tracking: string }>('select tracking from label where id = $id', { id })
 
 /** Documents of its labels that have no number yet. */
-export const preparedLabelDocuments = (shipmentId: number) =>
+export const preparedLabelDocuments = (sourceId: number) =>
   rows<{ id: number }>(
     `select id
     from prepared_document
-    where source_id = $shipmentId and kind = 'shipping label' and state in ('due', 'prepared')`,
-    { shipmentId },
+    where source_id = $sourceId and kind in ('shipping label', 'return note') and state in ('due', 'prepared')`,
+    { sourceId },
   )
 
-/** Labels of shipments that are bought and on no document yet. */
-export const unprintedLabels = (shipmentIds: readonly number[]) =>
-  rows<LabelFacts & { shipmentId: number; goesOn: GoesOn; askedBy: string }>(
-    `select l.id, l.shipment_id "shipmentId", l.parcel, l.parcels "of", l.asked ->> 'weight' weight,
+/** Labels of shipments and returns that are bought and on no document yet. */
+export const unprintedLabels = (sourceIds: readonly number[]) =>
+  rows<LabelFacts & { sourceId: number; goesOn: GoesOn; askedBy: string }>(
+    `select l.id, l.source_id "sourceId", l.parcel, l.parcels "of", l.asked ->> 'weight' weight,
       c.name carrier, l.service_name service, l.tracking, l.tracking_url "trackingUrl", l.barcode, l.sscc,
       trim_scale(l.price)::text price, l.currency, l.file, l.goes_on "goesOn", l.asked_by "askedBy"
     from label l
     join carrier c on c.id = l.carrier_id
-    where l.shipment_id = any($shipmentIds::int[]) and l.state = 'made' and l.document_id is null
-    order by l.shipment_id, l.parcel`,
-    { shipmentIds },
+    where l.source_id = any($sourceIds::int[]) and l.state = 'made' and l.document_id is null
+    order by l.source_id, l.parcel`,
+    { sourceIds },
   )
 
-/** Whether another label of the shipment may come within moments. */
-export const isLabelComing = (shipmentId: number) =>
+/** Whether another label of the same goods may come within moments. */
+export const isLabelComing = (sourceId: number) =>
   one<{ coming: boolean }>(
     `select exists (
       select from label
-      where shipment_id = $shipmentId
+      where source_id = $sourceId
         and (state = 'booking' or (state in ('asked', 'unclear') and tries = 0))
     ) coming`,
-    { shipmentId },
+    { sourceId },
   )
 
 export const printedOn = (documentId: number, labelIds: readonly number[]) =>
@@ -178,20 +183,20 @@ export const printedOn = (documentId: number, labelIds: readonly number[]) =>
   })
 
 /** Labels whose document was voided are on none. */
-export async function unprintVoided(shipmentId: number): Promise<void> {
+export async function unprintVoided(sourceId: number): Promise<void> {
   await run(
     `update label l
     set document_id = null
-    where l.shipment_id = $shipmentId and exists (
+    where l.source_id = $sourceId and exists (
       select from document_void v where v.document_id = l.document_id
     )`,
-    { shipmentId },
+    { sourceId },
   )
 }
 
 export const lockLabels = (ids: readonly number[]) =>
-  rows<{ id: number; state: LabelState; shipmentId: number; parcel: number; tracking: string }>(
-    `select id, state, shipment_id "shipmentId", parcel, tracking
+  rows<{ id: number; state: LabelState; sourceId: number; parcel: number; tracking: string }>(
+    `select id, state, source_id "sourceId", parcel, tracking
     from label
     where id = any($ids::int[])
     order by id
@@ -199,12 +204,21 @@ export const lockLabels = (ids: readonly number[]) =>
     { ids },
   )
 
-/** Labels that stand for parcels of a shipment. */
-export const standingLabels = (shipmentId: number) =>
-  rows<{ id: number; state: LabelState; parcel: number; parcelId: number | null; tracking: string }>(
-    `select id, state, parcel, parcel_id "parcelId", tracking
+export interface StandingLabel {
+  id: number
+  state: LabelState
+  parcel: number
+  parcelId: number | null
+  tracking: string
+  way: ParcelWay | null
+}
+
+/** Labels that stand for parcels of a shipment or a return. */
+export const standingLabels = (sourceId: number) =>
+  rows<StandingLabel>(
+    `select id, state, parcel, parcel_id "parcelId", tracking, way
     from label
-    where shipment_id = $shipmentId and state in ${standing}
+    where source_id = $sourceId and state in ${standing}
     order by parcel`,
-    { shipmentId },
+    { sourceId },
   )

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { addressLines } from '../../../core/documents/printed'
-import { kindFacts } from '../../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paperWords } from '../../../core/documents/words'
 import { Refusal } from '../../../core/errors'
 import { misfitOf, type ChosenService, type HouseService } from '../../../core/shipping/carriers'
@@ -25,24 +25,28 @@ import type { Principal } from '../people/principal'
 import { houseServices } from './carriers-queries'
 import {
   labelViews,
+  consignmentToLabel,
   parcelsToLabel,
   refusedOf,
-  shipmentToLabel,
+  type ConsignmentToLabel,
   type ParcelToLabel,
-  type ShipmentToLabel,
 } from './labels-queries'
 import { countWords } from './pack'
-import { chooseService } from './offers'
-import { lockOrderToShip, lockShipment } from './queries'
+import { chooseService, servicesFor } from './offers'
+import { lockConsignment } from './lock'
+import { lockOrderToShip } from './queries'
 
 /*
- * Labels of parcels: asked for, given back, given up. Called by a shipment's screen, the bench, many picked shipments
- * and the routines. What a carrier is told is decided here and written down; book-labels calls the carrier.
+ * Labels of parcels: asked for, given back, given up. Called by the screens of shipments and returns, the bench, many
+ * picked shipments and the routines. What a carrier is told is decided here and written down; book-labels calls the
+ * carrier.
  * Refuses a second label for a parcel that has one that stands, whoever asks.
  */
 
 export interface LabelView {
   id: number
+  /** Goods come back with it: it costs only once it is used. */
+  isReturn: boolean
   /** Null once the parcel is packed otherwise. */
   parcelId: number | null
   /** Which parcel of how many it was. */
@@ -71,6 +75,10 @@ export interface LabelView {
   documentNumber: string | null
 }
 
+/** The document that labels are printed on: of goods that come back it is their note. */
+export const labelKindOf = ({ isReturn }: { isReturn: boolean }): DocumentKind =>
+  isReturn ? 'return note' : 'shipping label'
+
 export const labelTable: Living<LabelState, Parameters<typeof labelLifecycle.next>[1]> = {
   table: 'label',
   lifecycle: labelLifecycle,
@@ -97,8 +105,11 @@ export const madeByHand: GoesOn = {
   hours: null,
 }
 
+/** Of a return whose note a person looks at first. */
+const lookedAt: GoesOn = { ...madeByHand, role: kindFacts['return note'].to, trust: 'after a check' }
+
 export interface HowToLabel {
-  /** By name or code; left out, the one of the shipment. */
+  /** By name or code; left out, the one of the shipment or the return. */
   service?: string
   goesOn?: GoesOn
   /** Somebody read that the order is held or withdrawn. */
@@ -106,65 +117,83 @@ export interface HowToLabel {
 }
 
 /**
- * Has labels bought for the parcels of a shipment that have none.
- * @throws Refusal "no-such-shipment", "shipment-taken-back", "order-stopped", "label-in-rehearsal", "no-carrier",
- * "no-parcel-to-label"
+ * Has labels bought for the parcels of a shipment or a return that have none. Goods may come back of an order that is
+ * held or withdrawn.
+ * @throws Refusal "no-such-shipment", "shipment-taken-back", "return-not-expected", "order-stopped",
+ * "label-in-rehearsal", "no-carrier", "no-parcel-to-label"
  */
 export async function askLabels(
-  shipmentId: number,
-  { service, goesOn = madeByHand, despite = false }: HowToLabel,
+  sourceId: number,
+  { service, despite = false, ...how }: HowToLabel,
   who: Principal,
 ): Promise<AskedLabels> {
   const services = await houseServices()
   if (services.length === 0) throw new Refusal('no-carrier')
-  refuseKindOff('shipping label', (await company()).kindsOff)
+  const before = await consignmentToLabel(sourceId)
+  if (!before) throw new Refusal('no-such-shipment', { status: 404 })
+  refuseKindOff(labelKindOf(before), (await company()).kindsOff)
   return inTransaction(async () => {
-    const before = await shipmentToLabel(shipmentId)
-    if (!before) throw new Refusal('no-such-shipment', { status: 404 })
     if ((await gate(true)).rehearsalSince) throw new Refusal('label-in-rehearsal')
-    // the order first, as everybody does who ships of it; then the shipment, so that two ask one after the other
+    // the order first, as everybody does who ships of it; then the goods, so that two ask one after the other
     await lockOrderToShip(before.orderId)
-    await lockShipment(shipmentId)
-    const shipment = (await shipmentToLabel(shipmentId))!
-    if (shipment.state !== 'packed')
-      throw new Refusal('shipment-taken-back', { values: { shipment: shipment.label } })
-    if (shipment.stopped !== null && !despite)
-      throw new Refusal('order-stopped', { values: { order: shipment.order, status: shipment.stopped } })
-    const all = await parcelsToLabel(shipmentId)
+    await lockConsignment(sourceId)
+    const goods = (await consignmentToLabel(sourceId))!
+    const { label, isReturn, stopped, order } = goods
+    if (!goods.stands)
+      throw isReturn
+        ? new Refusal('return-not-expected', { values: { goodsReturn: label } })
+        : new Refusal('shipment-taken-back', { values: { shipment: label } })
+    if (stopped !== null && !isReturn && !despite)
+      throw new Refusal('order-stopped', { values: { order, status: stopped } })
+    const all = await parcelsToLabel(sourceId)
     const parcels = all.filter(({ hasLabel }) => !hasLabel)
-    if (parcels.length === 0)
-      throw new Refusal('no-parcel-to-label', { values: { shipment: shipment.label } })
-    const { chosen } = await chooseService(shipment, services, parcels, service ?? shipment.service)
-    if (chosen?.carrierId === null) return skipped(shipment, chosen.name, who)
-    const how = despite ? { ...goesOn, despite } : goesOn
-    return write({ shipment, parcels, of: all.length, services, chosen, goesOn: how }, who)
+    if (parcels.length === 0) throw new Refusal('no-parcel-to-label', { values: { shipment: label } })
+    const { chosen } = await chooseService(goods, services, parcels, service ?? goods.service)
+    if (chosen?.carrierId === null) return skipped(goods, chosen.name, who)
+    const goesOn = how.goesOn ?? goods.goesOn ?? (isReturn ? lookedAt : madeByHand)
+    const fitting = servicesFor(goods, services)
+    return write(
+      {
+        goods,
+        parcels,
+        of: all.length,
+        services: fitting,
+        chosen,
+        goesOn: despite ? { ...goesOn, despite } : goesOn,
+      },
+      who,
+    )
   })
 }
 
-/** What came of each shipment, as it was written or why it was refused. */
+/** What came of each shipment or return, as it was written or why it was refused. */
 export interface AskedOfMany extends Partial<AskedLabels> {
-  shipmentId: number
+  sourceId: number
   reason: string | null
 }
 
-/** The same for many shipments, one after the other: one that is refused never keeps the others back. */
+/** The same for many, one after the other: one that is refused never keeps the others back. */
 export async function askLabelsOfMany(
-  shipmentIds: readonly number[],
+  sourceIds: readonly number[],
   how: HowToLabel,
   who: Principal,
 ): Promise<AskedOfMany[]> {
   const found: AskedOfMany[] = []
-  for (const shipmentId of new Set(shipmentIds))
+  for (const sourceId of new Set(sourceIds))
     try {
-      found.push({ shipmentId, reason: null, ...(await askLabels(shipmentId, how, who)) })
+      found.push({ sourceId, reason: null, ...(await askLabels(sourceId, how, who)) })
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
-      found.push({ shipmentId, reason: error.message })
+      found.push({ sourceId, reason: error.message })
     }
   return found
 }
 
-async function skipped({ id, label }: ShipmentToLabel, name: string, who: Principal): Promise<AskedLabels> {
+async function skipped(
+  { id, label }: ConsignmentToLabel,
+  name: string,
+  who: Principal,
+): Promise<AskedLabels> {
   await noteAll([
     {
       sourceId: id,
@@ -176,7 +205,7 @@ async function skipped({ id, label }: ShipmentToLabel, name: string, who: Princi
 }
 
 interface ToWrite {
-  shipment: ShipmentToLabel
+  goods: ConsignmentToLabel
   parcels: ParcelToLabel[]
   of: number
   services: HouseService[]
@@ -185,21 +214,24 @@ interface ToWrite {
 }
 
 async function write(
-  { shipment, parcels, of, services, chosen, goesOn }: ToWrite,
+  { goods, parcels, of, services, chosen, goesOn }: ToWrite,
   who: Principal,
 ): Promise<AskedLabels> {
   const now = clock.now()
-  const brand = (await brands()).find(({ id }) => id === shipment.brandId)!
+  const brand = (await brands()).find(({ id }) => id === goods.brandId)!
   const { attention } = paperWords[brand.homeLanguage]
-  const to = addressLines({ billing: shipment.delivery }, attention, brand)
+  const { delivery, sender } = goods
+  const to = addressLines(
+    { billing: delivery },
+    attention,
+    sender ? { ...brand, country: sender.country } : brand,
+  )
   const service =
     services.find(
       (one) => one.carrierId === chosen?.carrierId && 'code' in chosen && one.code === chosen.code,
     ) ?? services[0]!
   const failureOf = (parcel: ParcelToLabel): LabelFailure | null =>
-    chosen === null
-      ? failureOfAll(services, shipment, parcel)
-      : misfitOf(service, shipment.delivery.country, parcel)
+    chosen === null ? failureOfAll(services, goods, parcel) : misfitOf(service, goods.country, parcel)
   await moveRows(
     labelTable,
     'close',
@@ -209,7 +241,7 @@ async function write(
     parcels.map((parcel) => {
       const failure = failureOf(parcel)
       return {
-        shipmentId: shipment.id,
+        sourceId: goods.id,
         parcelId: parcel.id,
         parcel: parcel.number,
         parcels: of,
@@ -222,11 +254,14 @@ async function write(
         failure,
         asked: {
           to,
-          country: shipment.delivery.country,
+          ...(sender
+            ? { from: addressLines({ billing: sender }, attention, { ...brand, country: sender.country }) }
+            : {}),
+          country: goods.country,
           weight: parcel.weight ?? '0',
           size: parcel.size,
-          order: shipment.order,
-          isReturn: false,
+          order: goods.isReturn ? goods.label : goods.order,
+          isReturn: goods.isReturn,
         },
         goesOn,
         askedAt: now,
@@ -240,9 +275,9 @@ async function write(
   if (asked.length > 0) await addJob('book-labels', { labelIds: asked.map(({ id }) => id) })
   const refused = kept.flatMap(({ parcel, failure }) => (failure ? [{ parcel, failure }] : []))
   await noteAll([
-    { sourceId: shipment.id, actor: who.name, words: askedWords(asked.length, refused, service.name) },
+    { sourceId: goods.id, actor: who.name, words: askedWords(asked.length, refused, service.name) },
   ])
-  publish('order', [shipment.orderId])
+  publish('order', [goods.orderId])
   publish('line')
   return { asked: asked.length, refused, otherwise: null, service: chosen === null ? null : service.name }
 }
@@ -260,14 +295,14 @@ function askedWords(asked: number, refused: AskedLabels['refused'], service: str
 /** Why no service takes a parcel: what they all say, or that none fits. */
 function failureOfAll(
   services: readonly HouseService[],
-  { delivery }: ShipmentToLabel,
+  { country }: ConsignmentToLabel,
   parcel: ParcelToLabel,
 ): LabelFailure {
-  const misfits = new Set(services.map((service) => misfitOf(service, delivery.country, parcel)))
+  const misfits = new Set(services.map((service) => misfitOf(service, country, parcel)))
   const [only] = misfits
   return misfits.size === 1 && only ? only : 'no service'
 }
 
-/** Labels of shipments, by shipment. */
-export const labelsOf = (shipmentId: number): Promise<LabelView[]> =>
-  labelViews([shipmentId]).then((found) => found.map(({ shipmentId: _, ...label }) => label))
+/** Labels of a shipment or a return. */
+export const labelsOf = (sourceId: number): Promise<LabelView[]> =>
+  labelViews([sourceId]).then((found) => found.map(({ sourceId: _, ...label }) => label))

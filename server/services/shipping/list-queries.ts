@@ -32,7 +32,7 @@ function conditions(filter: ShipmentFilter, parameters: unknown[], who: Principa
 const lacksLabels = `s.state = 'packed' and exists (select from carrier)
     and exists (
       select from parcel p
-      where p.shipment_id = s.id and not exists (
+      where p.source_id = s.id and not exists (
         select from label l
         where l.parcel_id = p.id and l.state in ('asked', 'booking', 'unclear', 'made', 'cancelling')
       )
@@ -68,17 +68,17 @@ export async function listShipments(
   const found = await rows<ShipmentRow & { sortKey: string }>(
     `select s.id, s.label, s.number, s.state, s.day::text "day", s.service, o.id "orderId",
       o.number "orderNumber", c.name "customerName", b.code brand,
-      (select count(*)::int from parcel p where p.shipment_id = s.id) parcels,
+      (select count(*)::int from parcel p where p.source_id = s.id) parcels,
       (
         select case when count(p.weight) = count(*) then trim_scale(sum(p.weight))::text end
         from parcel p
-        where p.shipment_id = s.id
+        where p.source_id = s.id
       ) weight,
       (
         select count(*)::int
         from label l
         join parcel p on p.id = l.parcel_id
-        where p.shipment_id = s.id and l.state = 'made'
+        where p.source_id = s.id and l.state = 'made'
       ) labels,
       (${sorts[filter.sort].key})::text "sortKey"
     from ${tables}

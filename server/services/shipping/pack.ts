@@ -2,18 +2,17 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import type { Address } from '../../../core/documents/facts'
 import { Refusal } from '../../../core/errors'
 import { draftStatus } from '../../../core/orders/statuses'
-import type { EventFacts } from '../../../core/routines/routine'
 import { checkParcels, proposeParcels, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
 import { allLeft, checkShipped, type LinePart, type LineStanding } from '../../../core/shipping/quantities'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
-import { HouseEvent, Shipment } from '../../db/models'
-import { addJob } from '../../queue/add'
+import { Shipment } from '../../db/models'
 import { noteAll } from '../history/history'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
 import { standingOfOrders, type StandingLine } from './parts'
+import { tellOfShipment } from './tell-routines'
 import {
   insertLines,
   keepParcels,
@@ -22,7 +21,6 @@ import {
   orderCalled,
   orderToShip,
   servicesUsed,
-  shipmentFacts,
   type OrderToShip,
 } from './queries'
 
@@ -178,7 +176,7 @@ export async function makeShipment(orderId: number, wanted: NewShipment, who: Pr
     })
     await insertLines(id, going)
     await keepParcels(id, parcels)
-    await tellRoutines(id, who)
+    await tellOfShipment(id, 'shipment', who)
     await noteAll([
       {
         sourceId: id,
@@ -192,24 +190,3 @@ export async function makeShipment(orderId: number, wanted: NewShipment, who: Pr
 }
 
 export const countWords = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
-
-/** Shows a shipment to the routines, or to one alone with what it has to know besides. */
-export async function tellRoutines(
-  id: number,
-  who: Principal,
-  only: { onlyRoutine: number; facts: Partial<EventFacts> } | null = null,
-): Promise<void> {
-  const facts = { ...(await shipmentFacts(id))!, ...only?.facts }
-  const event = await HouseEvent.create({
-    kind: 'shipment packed',
-    sourceId: id,
-    facts,
-    schemaVersion: 4,
-    at: clock.now(),
-    actor: who.name,
-    lookedAt: null,
-    onlyRoutine: only?.onlyRoutine ?? null,
-    documentId: null,
-  })
-  await addJob('look-at-events', { eventIds: [event.id] })
-}

@@ -86,27 +86,28 @@ export const insertLines = (shipmentId: number, lines: readonly LinePart[]) =>
   )
 
 /** Puts these parcels in the place of those there were, each in the one of its number. */
-export async function keepParcels(shipmentId: number, parcels: readonly ParcelFacts[]): Promise<void> {
-  await run('delete from parcel where shipment_id = $shipmentId and number > $count', {
-    shipmentId,
+export async function keepParcels(sourceId: number, parcels: readonly ParcelFacts[]): Promise<void> {
+  await run('delete from parcel where source_id = $sourceId and number > $count', {
+    sourceId,
     count: parcels.length,
   })
   await run(
-    `insert into parcel (shipment_id, number, box, weight, contents)
-    select $shipmentId, p.place, p.parcel ->> 'box', (p.parcel ->> 'weight')::numeric, p.parcel -> 'contents'
+    `insert into parcel (source_id, number, box, weight, contents)
+    select $sourceId, p.place, p.parcel ->> 'box', (p.parcel ->> 'weight')::numeric, p.parcel -> 'contents'
     from jsonb_array_elements($parcels::jsonb) with ordinality as p (parcel, place)
-    on conflict (shipment_id, number) do update
+    on conflict (source_id, number) do update
       set box = excluded.box, weight = excluded.weight, contents = excluded.contents`,
-    { shipmentId, parcels: json(parcels) },
+    { sourceId, parcels: json(parcels) },
   )
 }
 
-/** What routines are told of it; the country is the one that it goes to. */
+const orderFactsColumns = `o.number "order", o.total::text total, o.net::text net, o.currency, b.code brand,
+      c.number customer, c.group_name "group", o.salesperson, o.fields`
+
+/** What routines are told of a shipment; the country is the one that it goes to. */
 export const shipmentFacts = (id: number) =>
   one<EventFacts>(
-    `select o.number "order", 'packed' shipment, o.total::text total, o.net::text net, o.currency,
-      b.code brand, c.number customer, c.group_name "group", s.delivery ->> 'country' country,
-      o.salesperson, o.fields,
+    `select ${orderFactsColumns}, s.delivery ->> 'country' country,
       (
         select coalesce(jsonb_agg(distinct l.item_code), '[]')
         from shipment_line sl
@@ -119,6 +120,23 @@ export const shipmentFacts = (id: number) =>
     join brand b on b.id = o.brand_id
     where s.id = $id`,
     { id },
+  )
+
+/** What routines are told of an order whose goods are there. */
+export const deliveredFacts = (orderId: number) =>
+  one<EventFacts>(
+    `select ${orderFactsColumns},
+      coalesce(o.delivery, (billed_to(o.id)).address, c.billing, '{}') ->> 'country' country,
+      (
+        select coalesce(jsonb_agg(distinct l.item_code), '[]')
+        from order_line l
+        where l.order_id = o.id
+      ) items
+    from sales_order o
+    join customer c on c.id = o.customer_id
+    join brand b on b.id = o.brand_id
+    where o.id = $orderId`,
+    { orderId },
   )
 
 export const lockShipment = (id: number) =>
@@ -164,16 +182,17 @@ export const linesOfShipment = (id: number) =>
     { id },
   )
 
-export const parcelsOfShipments = (ids: readonly number[]) =>
-  rows<ParcelFacts & { id: number; shipmentId: number }>(
-    `select id, shipment_id "shipmentId", box, trim_scale(weight)::text weight, contents
+export const parcelsOf = (ids: readonly number[]) =>
+  rows<ParcelFacts & { id: number; sourceId: number }>(
+    `select id, source_id "sourceId", box, trim_scale(weight)::text weight, contents
     from parcel
-    where shipment_id = any($ids::int[])
-    order by shipment_id, number`,
+    where source_id = any($ids::int[])
+    order by source_id, number`,
     { ids },
   )
 
-export const papersOfShipment = (id: number) =>
+/** Documents of a shipment or a return, the newest first. */
+export const papersOf = (id: number) =>
   rows<ShipmentView['papers'][number]>(
     `select p.id, p.kind, p.state, p.revision, p.problem, d.id "documentId", d.number,
       exists (select from document_void v where v.document_id = d.id) voided
@@ -185,7 +204,7 @@ export const papersOfShipment = (id: number) =>
   )
 
 /** Numbers of what was issued for it and is not void. */
-export const documentsOfShipment = (id: number) =>
+export const documentsOf = (id: number) =>
   rows<{ number: string }>(
     `select d.number
     from document d
@@ -216,7 +235,7 @@ export const shipmentsOfOrder = (orderId: number) =>
         select count(*)::int
         from label l
         join parcel q on q.id = l.parcel_id
-        where q.shipment_id = s.id and l.state = 'made'
+        where q.source_id = s.id and l.state = 'made'
       ) labels,
       (
         select coalesce(
@@ -230,11 +249,11 @@ export const shipmentsOfOrder = (orderId: number) =>
           '[]'
         )
         from label l
-        where l.shipment_id = s.id and l.state = 'made'
+        where l.source_id = s.id and l.state = 'made'
       ) ways,
       case when count(p.weight) = count(p.id) then trim_scale(sum(p.weight))::text end weight
     from shipment s
-    left join parcel p on p.shipment_id = s.id
+    left join parcel p on p.source_id = s.id
     where s.order_id = $orderId
     group by s.id
     order by s.number`,

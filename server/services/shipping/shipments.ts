@@ -19,13 +19,13 @@ import { standingLabels } from './labels-queries'
 import { countWords, nameOf, shown, type LineToShip } from './pack'
 import { standingOfOrders } from './parts'
 import {
-  documentsOfShipment,
+  documentsOf,
   keepParcels,
   linesOfShipment,
   lockOrderToShip,
   lockShipment,
-  papersOfShipment,
-  parcelsOfShipments,
+  papersOf,
+  parcelsOf,
   servicesUsed,
   shipmentRow,
   updateShipment,
@@ -107,10 +107,10 @@ export async function shipmentView(id: number): Promise<ShipmentView> {
       const line = lines.find((one) => one.position === position)
       return line ? [{ ...shown(line), quantity }] : []
     }),
-    parcels: (await parcelsOfShipments([id])).map(({ shipmentId: _, ...parcel }) => parcel),
+    parcels: (await parcelsOf([id])).map(({ sourceId: _, ...parcel }) => parcel),
     services: (await servicesUsed()).map(({ service }) => service),
     boxes: (await company()).boxes,
-    papers: await papersOfShipment(id),
+    papers: await papersOf(id),
     labels: await labelsOf(id),
     history: await historyOf({ sourceId: id }),
   }
@@ -160,7 +160,7 @@ export async function changeShipment(id: number, change: ShipmentChange, who: Pr
 
 /** A label says what its parcel weighs and where it goes: neither changes while one stands. */
 async function refuseChangedLabels(id: number, { parcels, delivery }: ShipmentChange): Promise<void> {
-  const before = await parcelsOfShipments([id])
+  const before = await parcelsOf([id])
   const { delivery: sentTo } = (await shipmentRow(id))!
   const stays = JSON.stringify(addressOf(sentTo)) === JSON.stringify(addressOf(delivery))
   await refuseLabelled(id, (number) => {
@@ -198,7 +198,7 @@ export async function takeShipmentBack(
 ): Promise<void> {
   await inTransaction(async () => {
     const shipment = await lockToChange(id, version)
-    const issued = (await documentsOfShipment(id)).map(({ number }) => number)
+    const issued = (await documentsOf(id)).map(({ number }) => number)
     const labels = await standingLabels(id)
     if (labels.length > 0 && !despite)
       throw new Refusal('labels-stand', {
@@ -225,13 +225,13 @@ export async function takeShipmentBack(
     await moveRows({ table: 'shipment', lifecycle: shipmentLifecycle }, 'take back', [id], {
       version: version + 1,
     })
-    await undoPrepared([id], (kind) => `The ${kind} was taken off: ${shipment.label} was taken back.`)
+    await undoPrepared([id], (kind) => `The ${kind} was taken off: ${shipment.label} was undone.`)
     const stay = issued.length ? ` ${issued.join(', ')} stayed as issued.` : ''
     await noteAll([
       {
         sourceId: id,
         actor: who.name,
-        words: `${shipment.label} was taken back; all of it is left to ship again.${stay}`,
+        words: `${shipment.label} was undone; all of it is left to ship again.${stay}`,
       },
     ])
     publish('order', [shipment.orderId])

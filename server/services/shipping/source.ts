@@ -11,7 +11,7 @@ import type { Source } from '../documents/sources'
 import { standingOfOrders, type StandingLine } from './parts'
 import { shippedParts, type ShippedPart } from './parts-queries'
 import { printedOn, unprintedLabels, unprintVoided } from './labels-queries'
-import { parcelsOfShipments } from './queries'
+import { parcelsOf } from './queries'
 import { shipmentSubjects, shipmentToRefuse, shipmentVersions, wordsOfLines } from './source-queries'
 
 /*
@@ -30,13 +30,13 @@ async function loadShipmentContexts(
   const standing = await standingOfOrders(orderIds)
   const parts = groupBy(await shippedParts(orderIds), (part) => part.orderId)
   const words = groupBy(await wordsOfLines(orderIds), (line) => line.orderId)
-  const parcels = groupBy(await parcelsOfShipments(ids), (parcel) => parcel.shipmentId)
+  const parcels = groupBy(await parcelsOf(ids), (parcel) => parcel.sourceId)
   const contacts = groupBy(
     await contactsOfCustomers([...new Set(shipments.map((one) => one.customerId))]),
     (contact) => contact.customerId,
   )
   const house = await houseContext(kind)
-  const labels = groupBy(kind === labelKind ? await unprintedLabels(ids) : [], (label) => label.shipmentId)
+  const labels = groupBy(kind === labelKind ? await unprintedLabels(ids) : [], (label) => label.sourceId)
   return new Map(
     shipments.map(({ orderId, day, service, remarks, sentTo, shipmentState, ...subject }) => {
       const shipment: ShipmentFacts = {
@@ -70,13 +70,14 @@ async function loadShipmentContexts(
 
 /** Why no document is made of it. */
 function nothingOf(state: string, { labels }: ShipmentFacts): { nothing?: string } {
-  if (state !== 'packed') return { nothing: 'The shipment was taken back.' }
+  if (state !== 'packed') return { nothing: 'The shipment was undone.' }
   if (labels?.length === 0) return { nothing: 'No label was bought for it that is not on a document yet.' }
   return {}
 }
 
-const bought = ({
-  shipmentId: _,
+/** A label that was bought, as it is printed. */
+export const bought = ({
+  sourceId: _,
   goesOn: __,
   askedBy: ___,
   ...label

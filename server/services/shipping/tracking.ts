@@ -7,10 +7,19 @@ import { inTransaction } from '../../db/connection'
 import { log } from '../../log'
 import { noteAll } from '../history/history'
 import { gate } from '../house/queries'
+import { endLinksOfDocument } from '../links/links'
 import { publish } from '../live/publish'
-import { inTheNameOf } from '../people/principal'
+import { inTheNameOf, theHouse } from '../people/principal'
 import { carrierToAsk, newsKeyOf } from './carriers'
-import { askWayAgain, followedLabels, keepWays } from './tracking-queries'
+import { tellOfDelivered, tellOfShipment } from './tell-routines'
+import {
+  askWayAgain,
+  documentsUsedUp,
+  followedLabels,
+  keepWays,
+  lockOrdersOf,
+  type Moved,
+} from './tracking-queries'
 
 /*
  * How far parcels are: asked of carriers by follow-parcels, and told by them at a signed call. Dies half-way: what was
@@ -90,17 +99,42 @@ async function keepNews(
 ): Promise<void> {
   if (ways.length === 0) return
   await inTransaction(async () => {
+    // the orders first, as everybody does who ships: of two parcels that arrive at one instant the later sees the other
+    await lockOrdersOf(
+      carrierId,
+      ways.map(({ tracking }) => tracking),
+    )
     const moved = await keepWays(carrierId, ways, clock.now(), lastWays)
     await noteAll(
-      moved.map(({ shipmentId, parcel, tracking, way }) => ({
-        sourceId: shipmentId,
+      moved.map(({ sourceId, parcel, tracking, way }) => ({
+        sourceId,
         actor: inTheNameOf('The carrier').name,
         words: `Parcel ${parcel}, ${tracking}: ${wayWords[way].toLowerCase()}.`,
       })),
     )
+    await endUsedLinks(moved)
+    await tellOfMoved(moved)
     publish(
       'order',
       moved.map(({ orderId }) => orderId),
     )
   })
+}
+
+/** Routines are told of parcels that are held, and of shipments and orders that are delivered. */
+async function tellOfMoved(moved: readonly Moved[]): Promise<void> {
+  const who = inTheNameOf('The carrier')
+  const out = moved.filter(({ isReturn }) => !isReturn)
+  const of = (way: ParcelWay) => [
+    ...new Set(out.filter((one) => one.way === way).map(({ sourceId }) => sourceId)),
+  ]
+  for (const id of of('held')) await tellOfShipment(id, 'parcel held', who)
+  await tellOfDelivered(of('delivered'), who)
+}
+
+/** Links to labels end once each label of their document is used: nobody is to send another parcel with one. */
+async function endUsedLinks(moved: readonly Moved[]): Promise<void> {
+  const documents = [...new Set(moved.flatMap(({ documentId }) => documentId ?? []))]
+  for (const { id } of await documentsUsedUp(documents))
+    await endLinksOfDocument(id, 'was ended: its labels are used', theHouse)
 }

@@ -9,27 +9,46 @@ import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { prepareDocuments } from '../../calls/prepared'
-import { capital, shipmentKinds, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, type DocumentKind } from '../../../core/documents/kinds'
 import type { ShipmentView } from '../../contract'
 import type { Leaf } from '../paper/LeafTabs.vue'
 
-/** A shipment's packing slip and delivery note: each as it is, or to be prepared, looked at and sent. */
-const props = defineProps<{ shipment: ShipmentView; dirty: boolean }>()
+/** What documents are made of: a shipment, or a return. */
+interface Goods {
+  id: number
+  orderNumber: string
+  customerName: string
+  stopped: string | null
+  stands: boolean
+  papers: ShipmentView['papers']
+  history: ShipmentView['history']
+}
+
+/** The documents of goods that go out or come back: each as it is, or to be prepared, looked at and sent. */
+const props = defineProps<{
+  goods: Goods
+  kinds: readonly DocumentKind[]
+  /** How the row of them is called. */
+  label: string
+  dirty: boolean
+}>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const toasts = useToasts()
 const leaf = ref<Leaf>('Document')
-const { kindsOff, country } = session.house!.company
+const { kindsOff } = session.house!.company
 const liveOf = (kind: DocumentKind) =>
-  props.shipment.papers.find(
+  props.goods.papers.find(
     (paper) => paper.kind === kind && !paper.voided && ['prepared', 'issued'].includes(paper.state),
   )
-/** Customs asks about what goes abroad. */
-const isAsked = (kind: DocumentKind) =>
-  !kindsOff.includes(kind) && (kind !== 'customs invoice' || props.shipment.delivery.country !== country)
-const kinds = shipmentKinds.filter((kind) => isAsked(kind) || liveOf(kind))
+/** What may be made, and what there is all the same. */
+const shown = computed(() => [
+  ...props.kinds.filter((kind) => !kindsOff.includes(kind)),
+  ...new Set(props.goods.papers.map(({ kind }) => kind).filter((kind) => !isOffered(kind) && liveOf(kind))),
+])
+const isOffered = (kind: DocumentKind) => props.kinds.includes(kind) && !kindsOff.includes(kind)
 const chosen = ref<DocumentKind | null>(null)
-const kind = computed(() => chosen.value ?? kinds.find((one) => liveOf(one)) ?? kinds[0])
+const kind = computed(() => chosen.value ?? shown.value.find((one) => liveOf(one)) ?? shown.value[0])
 const live = computed(() => kind.value && liveOf(kind.value))
 const mayPrepare = computed(
   () =>
@@ -37,11 +56,11 @@ const mayPrepare = computed(
     !!kind.value &&
     kind.value !== 'shipping label' &&
     !live.value &&
-    props.shipment.state === 'packed' &&
+    props.goods.stands &&
     !kindsOff.includes(kind.value),
 )
 const tabs = computed(() =>
-  kinds.map((one) => {
+  shown.value.map((one) => {
     const paper = liveOf(one)
     return {
       kind: one,
@@ -58,35 +77,35 @@ const stoppedRow = computed(() => ({
   id: live.value?.id ?? 0,
   revision: live.value?.revision ?? null,
   kind: kind.value!,
-  sourceId: props.shipment.id,
-  orderNumber: props.shipment.orderNumber,
-  customerName: props.shipment.customerName,
+  sourceId: props.goods.id,
+  orderNumber: props.goods.orderNumber,
+  customerName: props.goods.customerName,
   documentId: null,
   total: '0',
   currency: '',
-  stopped: props.shipment.stopped,
+  stopped: props.goods.stopped,
 }))
 async function prepare() {
-  if (props.shipment.stopped) {
+  if (props.goods.stopped) {
     despite.value = 'prepare'
     return
   }
   const made = kind.value!
   await attempt(async () => {
-    const { already } = await prepareDocuments({ kind: made, sourceIds: [props.shipment.id] })
+    const { already } = await prepareDocuments({ kind: made, sourceIds: [props.goods.id] })
     toasts.say(already[0] ?? t('orders.theKindIsPreparedAnd', { kind: made }))
     chosen.value = made
     emit('done')
   })
 }
 function send() {
-  if (props.shipment.stopped) despite.value = 'send'
+  if (props.goods.stopped) despite.value = 'send'
   else asking.value = true
 }
 </script>
 
 <template>
-  <div class="papers" role="tablist" :aria-label="t('shipping.theShipmentsDocuments')">
+  <div class="papers" role="tablist" :aria-label="label">
     <button
       v-for="one in tabs"
       :key="one.kind"
@@ -126,7 +145,7 @@ function send() {
             : ''
       }}
     </p>
-    <HistoryLeaf :history="shipment.history" />
+    <HistoryLeaf :history="goods.history" />
   </template>
   <SendDialog
     v-if="asking && live"

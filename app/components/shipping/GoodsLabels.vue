@@ -10,11 +10,24 @@ import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { moneyWithSign, plural } from '../../composables/format'
 import { fetchOffers, giveLabelsBack, makeLabels } from '../../calls/labels'
-import { costOf, failureFacts, standingLabelStates } from '../../../core/shipping/labels'
-import type { LabelView, ShipmentOffers, ShipmentView } from '../../contract'
+import { costOf, failureFacts, isCharged, standingLabelStates } from '../../../core/shipping/labels'
+import type { LabelView, ShipmentOffers } from '../../contract'
 
-/** The labels of a shipment's parcels: what one would cost before it is bought, how each stands, and its remedy. */
-const props = defineProps<{ shipment: ShipmentView; dirty: boolean }>()
+/** What labels are made for: a shipment that is packed, or a return that is expected. */
+interface Goods {
+  id: number
+  isReturn: boolean
+  version: number
+  /** Labels may be bought for it. */
+  stands: boolean
+  /** The status that holds its documents back; null when they may leave. */
+  stopped: string | null
+  parcels: readonly { id: number }[]
+  labels: readonly LabelView[]
+}
+
+/** The labels of parcels: what one would cost before it is bought, how each stands, and its remedy. */
+const props = defineProps<{ goods: Goods; dirty: boolean }>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const toasts = useToasts()
@@ -23,23 +36,21 @@ const found = shallowRef<ShipmentOffers>()
 const service = ref<string | null>(null)
 const busy = ref(false)
 
-const standing = computed(() =>
-  props.shipment.labels.filter(({ state }) => standingLabelStates.includes(state)),
-)
+const standing = computed(() => props.goods.labels.filter(({ state }) => standingLabelStates.includes(state)))
 const bare = computed(
   () =>
-    props.shipment.parcels.filter(({ id }) => !standing.value.some(({ parcelId }) => parcelId === id)).length,
+    props.goods.parcels.filter(({ id }) => !standing.value.some(({ parcelId }) => parcelId === id)).length,
 )
-const mayMake = computed(() => session.may('clerk') && props.shipment.state === 'packed' && bare.value > 0)
+const mayMake = computed(() => session.may('clerk') && props.goods.stands && bare.value > 0)
 /** What stands, and what was refused and not asked for again. */
-const shown = computed(() => props.shipment.labels.filter(({ state }) => state !== 'cancelled'))
-const cost = computed(() => costOf(props.shipment.labels.filter(({ state }) => state === 'made')))
+const shown = computed(() => props.goods.labels.filter(({ state }) => state !== 'cancelled'))
+const cost = computed(() => costOf(props.goods.labels.filter(({ state }) => state === 'made')))
 
 watch(
-  () => [props.shipment.version, props.shipment.labels.length, bare.value],
+  () => [props.goods.version, props.goods.labels.length, bare.value],
   () =>
     attempt(async () => {
-      if (bare.value > 0) found.value = await fetchOffers(props.shipment.id)
+      if (bare.value > 0) found.value = await fetchOffers(props.goods)
     }),
   { immediate: true },
 )
@@ -79,9 +90,9 @@ const pickerWords = computed(() => {
 async function make() {
   busy.value = true
   await attempt(async () => {
-    const { asked, refused } = await makeLabels(props.shipment.id, {
+    const { asked, refused } = await makeLabels(props.goods, {
       ...(service.value ? { service: service.value } : {}),
-      despite: !!props.shipment.stopped,
+      despite: !!props.goods.stopped,
     })
     service.value = null
     toasts.say(
@@ -167,7 +178,11 @@ async function giveBack(label: LabelView) {
           }}</a>
           <span v-else class="mono">{{ label.tracking }}</span>
           <span class="soft cut push">{{ label.service }}</span>
-          <span v-if="label.price" class="mono">{{ moneyWithSign(label.price, label.currency!) }}</span>
+          <span v-if="label.price" class="mono" :class="{ soft: !isCharged(label) }">{{
+            t(isCharged(label) ? 'shipping.labelsCost' : 'shipping.onceUsed', {
+              sum: moneyWithSign(label.price, label.currency!),
+            })
+          }}</span>
           <button
             v-if="mayGiveBack(label)"
             type="button"
