@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { suppliedDesign, type Look } from '../core/designs/supplied'
+import { suppliedDesign, usualPeelOff, type Look } from '../core/designs/supplied'
 import { documentKinds, type DocumentKind } from '../core/documents/kinds'
 import type { EmailText } from '../core/emailtexts/email-text'
 import type { BlockNode } from '../core/emailtexts/nodes'
@@ -30,9 +30,11 @@ export interface BrandData {
   senderName: string
   senderAddress: string
   replyTo: string
-  design: Omit<Look, 'logo' | 'hiddenSums' | 'slip'>
+  design: Omit<Look, 'logo' | 'hiddenSums' | 'slip' | 'peelOff'>
   /** Its statements and reminders end in a slip. */
   slip?: boolean
+  /** What goes with its goods is printed on sheets with a label to peel off. */
+  peelOff?: boolean
   logo: string
   logoWidth: number
   series: Record<
@@ -92,6 +94,7 @@ export async function loadBrand(brand: BrandData, folder: string): Promise<numbe
     logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth },
     hiddenSums: [],
     slip: brand.slip ?? false,
+    peelOff: brand.peelOff ? usualPeelOff : null,
   })
   for (const kind of documentKinds) {
     await run(

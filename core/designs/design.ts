@@ -66,12 +66,22 @@ export type StripDesign =
   | { strip: 'barcode' }
   /** What is signed by who takes the goods in. */
   | { strip: 'signature' }
+  /** The peel-off label of the sheet: where it lies, in millimetres from its left and top edge. */
+  | ({ strip: 'peel-off' } & Zone)
   /** What is cut off and sent back with a payment, on statements. */
   | { strip: 'slip' }
   /** The small print on every page, in columns or as one running text. */
   | { strip: 'footer'; as: 'columns' | 'running text'; rule: { colour: Colour | null; width: number } }
   /** Pieces anywhere, on the first page or on every page, behind everything else. */
   | { strip: 'free'; pieces: Piece[] }
+
+/** A place on the page, in millimetres. */
+export interface Zone {
+  x: number
+  y: number
+  width: number
+  height: number
+}
 
 export type StripKind = StripDesign['strip']
 export type StripOf<Kind extends StripKind> = Extract<StripDesign, { strip: Kind }>

@@ -2,6 +2,7 @@ import type { Paper, PaperLabel } from '../documents/paper'
 import { labelFormats, placesOf } from '../shipping/label-formats'
 import { ssccWords } from '../shipping/sscc'
 import { barsOf } from './bars'
+import { drawCrosses } from './crosses'
 import { mm, type Design } from './design'
 import type { FontMetrics } from './metrics'
 import type { LaidOut } from './pages'
@@ -50,6 +51,7 @@ export function drawLabels(sheet: Sheet, paper: Paper, design: Design): void {
     while (sheet.pages.length - before <= onSheet)
       sheet.addPage({ width: page.width * mm, height: page.height * mm })
     const label = labels[place]!
+    if (paper.crosses) drawCrosses(sheet, { x, y, ...size }, design.fonts.text)
     if (label.file)
       sheet.place(label.file, x * mm, y * mm, size.width * mm, size.height * mm, wordsOf(paper, label))
     else

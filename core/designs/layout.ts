@@ -60,9 +60,12 @@ const closingOf = (strip: Strip): Block[] =>
     return renderer.part === 'closing' ? (renderer.block(strip, look) ?? []) : []
   })
 
-/** What stands in the foot of every page takes its room from the page. */
+/** What stands in the foot of every page takes its room from the page, and so does a label that is peeled off. */
 function keepFree(strip: Strip): void {
   strip.frame.bottom -= footTexts(strip).height
+  const label = strip.design.strips.find((one) => one.strip === 'peel-off')
+  // every sheet of the stationery has one
+  if (label && strip.paper.peelOff) strip.frame.bottom = Math.min(strip.frame.bottom, (label.y - 4) * mm)
 }
 
 /** Texts of the house on pages of their own, each under its name. */

@@ -1,4 +1,4 @@
-import type { Design, DesignPicture, HideableSum, PageDesign, StripDesign } from './design'
+import type { Design, DesignPicture, HideableSum, PageDesign, StripDesign, Zone } from './design'
 
 /** What a house chooses of a supplied design without drawing one. */
 export interface Look {
@@ -10,6 +10,8 @@ export interface Look {
   hiddenSums: HideableSum[]
   /** Whether what asks for the payment of an account ends in a slip that is sent back with it. */
   slip: boolean
+  /** The label that is peeled off the sheets of what goes with the goods; null for none. */
+  peelOff: Zone | null
 }
 
 /** ISO 216 A4. */
@@ -24,6 +26,7 @@ const a4: PageDesign = {
 }
 
 const slipWhere = (slip: boolean): StripDesign[] => (slip ? [{ strip: 'slip' }] : [])
+const peelOffWhere = (zone: Zone | null): StripDesign[] => (zone ? [{ strip: 'peel-off', ...zone }] : [])
 
 /** Hairlines on white. */
 const plainStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
@@ -99,7 +102,8 @@ export const suppliedDesigns = {
 } as const
 
 /** A supplied design in a house's fonts, colours and logo. */
-export function suppliedDesign({ name, supplied, fonts, colours, logo, hiddenSums, slip }: Look): Design {
+export function suppliedDesign(look: Look): Design {
+  const { name, supplied, fonts, colours, logo, hiddenSums, slip, peelOff } = look
   const { strips, page } = suppliedDesigns[supplied]
   return {
     format: 1,
@@ -109,7 +113,7 @@ export function suppliedDesign({ name, supplied, fonts, colours, logo, hiddenSum
     fonts,
     colours,
     pictures: logo ? { logo } : {},
-    strips: strips(hiddenSums, slip),
+    strips: [...strips(hiddenSums, slip), ...peelOffWhere(peelOff)],
   }
 }
 
@@ -124,5 +128,23 @@ export function lookOf(design: Design): Look {
     logo: design.pictures.logo ?? null,
     hiddenSums: sums?.hidden ?? [],
     slip: design.strips.some((one) => one.strip === 'slip'),
+    peelOff: zoneOf(design),
   }
 }
+
+/** Where the label lies that is peeled off; null where there is none. */
+function zoneOf({ strips }: Design): Zone | null {
+  const found = strips.find((one) => one.strip === 'peel-off')
+  if (!found) return null
+  const { strip: _, ...zone } = found
+  return zone
+}
+
+/** What a house begins with that has sheets with a label: at the lower right, about the size of a large address. */
+export const usualPeelOff: Zone = { x: 105, y: 210, width: 85, height: 55 }
+
+/**
+ * Whether the label lies where nothing else has to: below the address and above the footer, within the page.
+ */
+export const isFree = ({ x, y, width, height }: Zone, { page }: Pick<Design, 'page'>): boolean =>
+  x >= 0 && x + width <= page.width && y >= 140 && y + height <= page.height - page.foot

@@ -105,6 +105,7 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
     'shipped',
     'until',
     'service',
+    'contact',
     'order',
     'reference',
     'customer',

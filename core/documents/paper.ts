@@ -3,7 +3,7 @@ import type { Currency, DecimalText } from '../money/decimal'
 import type { Day } from './days'
 import type { PaperExact } from './exact'
 import type { DocumentKind } from './kinds'
-import type { LabelPrinting } from '../shipping/label-formats'
+import type { LabelPrinting, PrinterOffset } from '../shipping/label-formats'
 import type { RelatedFacts } from './related'
 
 /**
@@ -51,6 +51,12 @@ export interface Paper {
   barcode?: { text: string; caption: string }
   /** What who takes it in signs, at the foot of the last page. */
   signature?: { title: string; fields: string[] }
+  /** What stands on the label that is peeled off the sheet, where the design has one. */
+  peelOff?: { to: string[]; rows: string[] }
+  /** How far the printer sets off what has to stand in its place. Millimetres. */
+  offset?: PrinterOffset
+  /** A test print: the places of labels are marked. */
+  crosses?: true
   /** Labels of parcels: nothing else of it is drawn, unless they follow on sheets of their own. */
   labels?: { printing: LabelPrinting; follow?: true; of: PaperLabel[] }
   customerNote: string | null
@@ -90,6 +96,7 @@ export interface PaperFact {
     | 'shipped'
     | 'until'
     | 'service'
+    | 'contact'
   label: string
   value: string
 }

@@ -15,6 +15,9 @@ export interface ShipmentWordList {
   /** "Parcel 1 of 3". */
   parcel: (n: number, of: number) => string
   weight: string
+  /** What the goods cost together, in a currency. */
+  goods: (currency: string) => string
+  contact: string
   billedTo: (address: string) => string
   /** What is left of the order is sent later, or nothing is. */
   inPart: string
@@ -39,6 +42,8 @@ export const shipmentWords: Readonly<Record<Language, ShipmentWordList>> = {
     parcels: 'Parcels',
     parcel: (n, of) => `Parcel ${n} of ${of}`,
     weight: 'Weight, kg',
+    goods: (currency) => `Goods, ${currency}`,
+    contact: 'For',
     billedTo: (address) => `Billed to: ${address}`,
     inPart: 'This is a part of your order; the rest follows.',
     complete: 'With this your order is complete.',
@@ -60,6 +65,8 @@ export const shipmentWords: Readonly<Record<Language, ShipmentWordList>> = {
     parcels: 'Pakete',
     parcel: (n, of) => `Paket ${n} von ${of}`,
     weight: 'Gewicht, kg',
+    goods: (currency) => `Waren, ${currency}`,
+    contact: 'Für',
     billedTo: (address) => `Rechnung an: ${address}`,
     inPart: 'Dies ist ein Teil Ihrer Bestellung; der Rest folgt.',
     complete: 'Damit ist Ihre Bestellung vollständig.',
@@ -81,6 +88,8 @@ export const shipmentWords: Readonly<Record<Language, ShipmentWordList>> = {
     parcels: 'Colis',
     parcel: (n, of) => `Colis ${n} sur ${of}`,
     weight: 'Poids, kg',
+    goods: (currency) => `Marchandises, ${currency}`,
+    contact: 'Pour',
     billedTo: (address) => `Facturé à : ${address}`,
     inPart: 'Ceci est une partie de votre commande ; le reste suit.',
     complete: 'Votre commande est ainsi complète.',

@@ -1,8 +1,9 @@
 import { Refusal } from '../errors'
-import { Decimal, sum, type DecimalText } from '../money/decimal'
-import { formatQuantity, type Language } from '../money/format'
+import { Decimal, moneyText, roundMoney, sum, type DecimalText } from '../money/decimal'
+import { formatMoney, formatPrice, formatQuantity, type Language } from '../money/format'
 import type { ParcelFacts } from '../shipping/parcels'
 import type { LabelPrinting } from '../shipping/label-formats'
+import { usualSlip, type SlipDetail, type SlipShows } from '../shipping/slip'
 import { accountFor } from './bank'
 import { formatDay, type Day } from './days'
 import { exactShipment } from './exact'
@@ -45,6 +46,9 @@ export interface ShipmentFacts {
   /** For its shipping labels: those that were bought and are on no document yet. */
   labels?: LabelFacts[]
   printing?: LabelPrinting
+  /** For its packing slip: what the house's slips show, and whom of the customer's the goods are for. */
+  slip?: SlipShows
+  contact?: string
 }
 
 /**
@@ -61,15 +65,20 @@ export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
       about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
     })
   const isSlip = kind === 'packing slip'
-  const withPlaces = isSlip && facts.lines.some(({ place }) => place !== '')
+  const { details, prices } = isSlip ? (facts.slip ?? usualSlip) : usualSlip
+  const shows = (detail: SlipDetail, value: string) => (details.includes(detail) ? value : '')
+  const withPlaces = isSlip && !prices && facts.lines.some(({ place }) => place !== '')
   const printed: PaperFact[] = [
     { key: 'date', label: words.date, value: formatDay(date, language) },
     { key: 'shipped', label: own.shipped, value: facts.day === date ? '' : formatDay(facts.day, language) },
     { key: 'order', label: words.order, value: order.number },
-    { key: 'reference', label: words.reference, value: order.reference ?? '' },
-    { key: 'customer', label: words.customer, value: customer.number },
-    { key: 'service', label: own.service, value: facts.service },
+    { key: 'reference', label: words.reference, value: shows('reference', order.reference ?? '') },
+    { key: 'customer', label: words.customer, value: shows('customer', customer.number) },
+    { key: 'taxNumber', label: words.taxNumber, value: shows('tax number', customer.taxNumber ?? '') },
+    { key: 'contact', label: own.contact, value: shows('contact', facts.contact ?? '') },
+    { key: 'service', label: own.service, value: shows('service', facts.service) },
   ]
+  const priced = prices ? pricesOf(input, facts) : undefined
   const weights = facts.parcels.map(({ weight }) => weight)
   const weight = weights.includes(null) ? null : sum(weights as DecimalText[])
   const count = formatQuantity(String(facts.parcels.length), language)
@@ -90,20 +99,34 @@ export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
     columns: {
       item: words.item,
       description: words.description,
-      quantity: withPlaces ? own.place : '',
-      price: own.ordered,
+      quantity: priced ? own.packed : withPlaces ? own.place : '',
+      price: priced ? words.price : own.ordered,
       rate: '',
-      amount: isSlip ? own.packed : own.delivered,
+      amount: priced
+        ? order.pricesIncludeTax
+          ? words.gross
+          : words.net
+        : isSlip
+          ? own.packed
+          : own.delivered,
     },
     lines: facts.lines.map((line) => {
       const of = order.lines.find((one) => one.position === line.position)!
-      return printedLine(line, of, withPlaces, { language, own })
+      const plain = printedLine(line, of, withPlaces, { language, own })
+      const cost = priced?.lines.get(line.position)
+      return cost ? { ...plain, quantity: plain.amount, ...cost } : plain
     }),
     adjustments: [],
     taxes: [],
-    sums: weight === null ? [] : [{ label: own.parcels, amount: count, strong: false }],
-    toPay:
-      weight === null
+    sums: [
+      ...(priced || weight !== null ? [{ label: own.parcels, amount: count, strong: false }] : []),
+      ...(priced && weight !== null
+        ? [{ label: own.weight, amount: formatQuantity(weight.toString(), language), strong: false }]
+        : []),
+    ],
+    toPay: priced
+      ? { label: own.goods(order.currency), amount: priced.total }
+      : weight === null
         ? { label: own.parcels, amount: count }
         : { label: own.weight, amount: formatQuantity(weight.toString(), language) },
     payment: null,
@@ -111,12 +134,14 @@ export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
     ...textsOf(input, [
       ...(facts.parcels.length > 1 ? [parcelWords(facts.parcels, { language, own })] : []),
       ...(facts.remarks ? [facts.remarks] : []),
-      ...(isSameAddress(customer.billing, facts.delivery)
+      ...(isSameAddress(customer.billing, facts.delivery) || !details.includes('billed to')
         ? []
         : [own.billedTo(addressLines({ billing: customer.billing }, words.attention, brand).join(', '))]),
       isComplete ? own.complete : own.inPart,
     ]),
     legal: [],
+    peelOff: peelOffOf(input, facts),
+    ...(facts.printing?.offset ? { offset: facts.printing.offset } : {}),
     barcode: { text: order.number, caption: `${own.code} ${order.number}` },
     ...(isSlip
       ? {}
@@ -124,6 +149,37 @@ export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
     words: fixedWords(language),
     amounts: { net: '0', tax: '0', total: '0', toPay: '0' },
     exact: exactShipment(input, facts),
+  }
+}
+
+/** What stands on the label that is peeled off the sheet. */
+const peelOffOf = ({ order, brand, language }: PaperInput, facts: ShipmentFacts) => ({
+  to: addressLines({ billing: facts.delivery }, paperWords[language].attention, brand),
+  rows: [
+    `${paperWords[language].order} ${order.number}`,
+    ...(order.reference ? [`${paperWords[language].reference} ${order.reference}`] : []),
+    ...(facts.service ? [facts.service] : []),
+  ],
+})
+
+/** What goods of a shipment cost as they are ordered: quantity × price − discount, rounded to the currency. */
+function pricesOf({ order, language }: PaperInput, { lines }: ShipmentFacts) {
+  const { currency } = order
+  const amounts = lines.map(({ position, quantity }) => {
+    const of = order.lines.find((one) => one.position === position)!
+    const each = new Decimal(of.unitPrice).times(new Decimal(100).minus(of.discountPercent)).div(100)
+    const amount = roundMoney(each.times(quantity), currency)
+    const price = formatPrice(each.toDecimalPlaces(4).toString(), currency, language)
+    return { position, amount, price }
+  })
+  return {
+    lines: new Map(
+      amounts.map(({ position, amount, price }) => [
+        position,
+        { price, amount: formatMoney(moneyText(amount, currency), currency, language) },
+      ]),
+    ),
+    total: formatMoney(moneyText(sum(amounts.map(({ amount }) => amount)), currency), currency, language),
   }
 }
 

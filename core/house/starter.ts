@@ -121,6 +121,7 @@ export const starterLook = (name: string, colours: Look['colours'], logo: Look['
   logo,
   hiddenSums: [],
   slip: false,
+  peelOff: null,
 })
 
 /** A short code for a brand out of its name: the first letters of its words. */

@@ -10,6 +10,8 @@ export const shipping = {
   'bad-mapping/path': '“{path}” is no path: it begins with /.',
   'bad-mapping/pointer': '“{pointer}” is no place in an answer: it begins with /.',
   'bad-mapping/tracking': 'Say where the answer has the tracking number.',
+  'bad-peel-off':
+    'The label lies where something else has to: place it between 140 mm from the top and the small print at the foot.',
   'bad-web-address': '“{address}” is no web address: it begins with https://.',
   'carrier-does-not-answer': '{why} It said: {said}.',
   'carrier-not-known': 'This call is not signed by a carrier that we know.',

@@ -43,20 +43,38 @@ export const labelFormats = {
 export type LabelFormat = keyof typeof labelFormats
 export const labelFormatNames = Object.keys(labelFormats) as LabelFormat[]
 
-/** How labels are printed: on what, and which place of the first sheet is the first free one, from 1. */
+/**
+ * How labels are printed: on what, which place of the first sheet is the first free one, from 1, and how far the
+ * printer sets everything off.
+ */
 export interface LabelPrinting {
   format: LabelFormat
   from: number
+  offset?: PrinterOffset
 }
+
+/** So many millimetres to the right and down, to make up for where a printer begins. */
+export interface PrinterOffset {
+  x: number
+  y: number
+}
+
+/** A printer that is further off than this is set at the printer. Millimetres. */
+export const mostOffset = 10
 
 export const usualPrinting: LabelPrinting = { format: '100x150', from: 1 }
 
 /** The sheet, from 0, and the place of each of so many labels. */
-export function placesOf({ format, from }: LabelPrinting, count: number): (LabelSlot & { sheet: number })[] {
+export function placesOf(
+  { format, from, offset }: LabelPrinting,
+  count: number,
+): (LabelSlot & { sheet: number })[] {
   const slots: readonly LabelSlot[] = labelFormats[format].slots
   const first = Math.min(Math.max(from, 1), slots.length) - 1
+  const { x, y } = offset ?? { x: 0, y: 0 }
+  const moved = slots.map((slot) => ({ x: slot.x + x, y: slot.y + y }))
   return Array.from({ length: count }, (_, label) => ({
-    ...slots[(first + label) % slots.length]!,
+    ...moved[(first + label) % slots.length]!,
     sheet: Math.floor((first + label) / slots.length),
   }))
 }

@@ -21,6 +21,7 @@ export const plainLook: Look = {
   logo: null,
   hiddenSums: [],
   slip: false,
+  peelOff: null,
 }
 export const plain = suppliedDesign(plainLook)
 
@@ -32,6 +33,7 @@ export const boldLook: Look = {
   logo: null,
   hiddenSums: [],
   slip: false,
+  peelOff: null,
 }
 export const bold = suppliedDesign(boldLook)
 

@@ -173,7 +173,10 @@ create table company (
   -- which service goods go by, what labels are printed on, and the company prefix that GS1 gave
   service_rules jsonb not null default '[]',
   label_printing jsonb not null default '{"format": "100x150", "from": 1}',
-  gs1_prefix text not null default ''
+  gs1_prefix text not null default '',
+  -- what packing slips say of the buyer besides the goods, and whether they say prices
+  slip_shows jsonb not null
+    default '{"details": ["reference", "customer", "service", "billed to"], "prices": false}'
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key

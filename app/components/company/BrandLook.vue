@@ -12,8 +12,14 @@ import { useMainKey } from '../../composables/useMainKey'
 import { changeLook } from '../../calls/brands'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paleHeadings } from '../../../core/designs/contrast'
-import { hideableSums, paperFamilies, type HideableSum, type Design } from '../../../core/designs/design'
-import { lookOf } from '../../../core/designs/supplied'
+import {
+  hideableSums,
+  paperFamilies,
+  type Design,
+  type HideableSum,
+  type Zone,
+} from '../../../core/designs/design'
+import { lookOf, usualPeelOff } from '../../../core/designs/supplied'
 import type { BrandView } from '../../contract'
 
 /**
@@ -38,18 +44,34 @@ const scopes = computed(() => [
 const design = computed(() => props.brand.design.design)
 const logo = computed(() => design.value.pictures.logo)
 const saved = computed(() => ({ design: design.value, version: props.brand.version }))
+const zoneForm = ({ x, y, width, height }: Zone) => ({
+  x: String(x),
+  y: String(y),
+  width: String(width),
+  height: String(height),
+})
 function formOf(of: { design: Design }) {
-  const { supplied, fonts, colours, hiddenSums, slip, logo: placed } = lookOf(of.design)
+  const { supplied, fonts, colours, hiddenSums, slip, peelOff, logo: placed } = lookOf(of.design)
   return {
     supplied,
     fonts: { ...fonts },
     colours: { ...colours },
     hiddenSums: [...hiddenSums],
     slip,
+    hasPeelOff: peelOff !== null,
+    zone: zoneForm(peelOff ?? usualPeelOff),
     width: String(placed?.width ?? 20),
   }
 }
 const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, t('brands.theLook'))
+/** What goes with the goods may be printed on sheets with a label. */
+const hasLabel = computed(() => ['packing slip', 'delivery note'].includes(props.kind))
+const zoneFields = [
+  { name: 'x', words: t('brands.fromTheLeft') },
+  { name: 'y', words: t('brands.fromTheTop') },
+  { name: 'width', words: t('brands.labelWidth') },
+  { name: 'height', words: t('brands.labelHeight') },
+] as const
 /** Of an account, and not of orders, is asked for with a slip. */
 const hasSlip = computed(() => kindFacts[props.kind].content === 'account')
 const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
@@ -83,12 +105,26 @@ async function upload(event: Event) {
   input.value = ''
 }
 const keep = () => {
-  const { width, slip, ...look } = form.value
+  const { width, slip, hasPeelOff, zone, ...look } = form.value
+  const millimetres = (text: string) => Number(text.replace(',', '.'))
+  const peelOff = hasPeelOff
+    ? {
+        x: millimetres(zone.x),
+        y: millimetres(zone.y),
+        width: millimetres(zone.width),
+        height: millimetres(zone.height),
+      }
+    : null
   return (
     dirty.value &&
     !busy.value &&
     change(
-      { ...look, ...(hasSlip.value ? { slip } : {}), ...(logo.value ? { width: Number(width) } : {}) },
+      {
+        ...look,
+        ...(hasSlip.value ? { slip } : {}),
+        ...(hasLabel.value ? { peelOff } : {}),
+        ...(logo.value ? { width: Number(width) } : {}),
+      },
       t('brands.theDesignIsSavedDocuments'),
       true,
     )
@@ -182,6 +218,28 @@ const colourNames = {
     <CheckField v-if="hasSlip" v-model="form.slip" :disabled="disabled" data-test="slip">{{
       t('brands.endsInASlip')
     }}</CheckField>
+    <template v-if="hasLabel">
+      <CheckField v-model="form.hasPeelOff" :disabled="disabled" data-test="peel-off">{{
+        t('brands.hasAPeelOffLabel')
+      }}</CheckField>
+      <div v-if="form.hasPeelOff" class="zone">
+        <FormField
+          v-for="field in zoneFields"
+          :key="field.name"
+          v-model="form.zone[field.name]"
+          :label="field.words"
+          mono
+          :disabled="disabled"
+          :data-test="`zone-${field.name}`"
+        />
+        <a
+          :href="`/api/brands/${brand.id}/sample?kind=${encodeURIComponent(kind)}&crosses=true`"
+          target="_blank"
+          rel="noopener"
+          >{{ t('shipping.testPrint') }}</a
+        >
+      </div>
+    </template>
     <h2>{{ t('brands.colours') }}</h2>
     <div class="colours">
       <label v-for="(words, name) in colourNames" :key="name"
@@ -251,6 +309,13 @@ const colourNames = {
 }
 h2 {
   margin: 16px 0 8px;
+}
+.zone {
+  display: grid;
+  grid-template-columns: repeat(4, 96px) auto;
+  gap: 12px;
+  align-items: end;
+  margin: 4px 0 8px;
 }
 .colours {
   display: flex;

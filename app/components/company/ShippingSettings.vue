@@ -9,6 +9,7 @@ import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useHouseSettings } from '../../composables/useHouseSettings'
 import { labelFormatNames, labelFormats, type LabelFormat } from '../../../core/shipping/label-formats'
+import { slipDetails, type SlipDetail } from '../../../core/shipping/slip'
 
 /** How goods leave: boxes, carriers, the service that goods go by, and what labels are printed on. */
 const session = useSession()
@@ -16,6 +17,42 @@ const disabled = computed(() => !session.may('supervisor'))
 const { settings, keep } = useHouseSettings()
 
 const formats = labelFormatNames.map((value) => ({ value, words: labelFormats[value].words }))
+const printing = computed(() => settings.value!.labelPrinting)
+const offsetWords = computed(() => {
+  const { x, y } = printing.value.offset ?? { x: 0, y: 0 }
+  return x === 0 && y === 0 ? t('shipping.whereItBelongs') : t('shipping.offBy', { x, y })
+})
+/** A wrong entry is refused by the house, which says why. */
+function setOffset(way: 'x' | 'y', text: string) {
+  const { x, y } = printing.value.offset ?? { x: 0, y: 0 }
+  const offset = { x, y, [way]: Number(text.replace(',', '.')) }
+  void keep({ labelPrinting: { ...printing.value, offset } }, t('shipping.offsetIsSet'))
+}
+const testPrint = computed(
+  () => `/api/brands/${session.house!.brands[0]!.id}/sample?kind=shipping%20label&crosses=true`,
+)
+const detailWords: Record<SlipDetail, string> = {
+  reference: t('shipping.slipReference'),
+  customer: t('shipping.slipCustomer'),
+  'tax number': t('shipping.slipTaxNumber'),
+  service: t('shipping.slipService'),
+  contact: t('shipping.slipContact'),
+  'billed to': t('shipping.slipBilledTo'),
+}
+const slipChoices = slipDetails.map((value) => ({ value, words: detailWords[value] }))
+const slipWords = computed(
+  () =>
+    settings.value!.slipShows.details.map((one) => detailWords[one]).join(', ') || t('shipping.slipNothing'),
+)
+function toggleDetail(detail: SlipDetail) {
+  const { details, prices } = settings.value!.slipShows
+  const now = slipDetails.filter((one) => details.includes(one) !== (one === detail))
+  void keep({ slipShows: { details: now, prices } }, t('shipping.slipIsSet'))
+}
+const priceChoices = [
+  { value: 'no', words: t('shipping.withoutPrices') },
+  { value: 'yes', words: t('shipping.withPrices') },
+]
 const places = [1, 2, 3, 4].map((place) => ({
   value: String(place),
   words: t('shipping.placeN', { n: place }),
@@ -41,7 +78,7 @@ const places = [1, 2, 3, 4].map((place) => ({
               data-test="label-format"
               @pick="
                 keep(
-                  { labelPrinting: { format: $event as LabelFormat, from: 1 } },
+                  { labelPrinting: { ...printing, format: $event as LabelFormat, from: 1 } },
                   t('shipping.labelFormatIsSet'),
                 )
               " /></template></I18nT
@@ -56,11 +93,65 @@ const places = [1, 2, 3, 4].map((place) => ({
                 :disabled="disabled"
                 @pick="
                   keep(
-                    { labelPrinting: { format: 'A4', from: Number($event) } },
+                    { labelPrinting: { ...printing, format: 'A4', from: Number($event) } },
                     t('shipping.labelFormatIsSet'),
                   )
                 " /></template></I18nT
         ></template>
+      </p>
+      <p class="sentence">
+        <I18nT keypath="shipping.printerSets" scope="global"
+          ><template #offset
+            ><WordPanel
+              :label="t('shipping.printerOffset')"
+              :words="offsetWords"
+              :open-end="!printing.offset"
+              :disabled="disabled"
+              ><div class="offsets">
+                <label v-for="way in ['x', 'y'] as const" :key="way" class="field"
+                  ><span>{{ t(way === 'x' ? 'shipping.toTheRight' : 'shipping.down') }}</span
+                  ><input
+                    class="mono"
+                    inputmode="decimal"
+                    :value="printing.offset?.[way] ?? 0"
+                    :data-test="`offset-${way}`"
+                    @change="setOffset(way, ($event.target as HTMLInputElement).value)"
+                /></label>
+              </div>
+              <span class="soft">{{ t('shipping.offsetHint') }}</span></WordPanel
+            ></template
+          ></I18nT
+        >{{ ' '
+        }}<a :href="testPrint" target="_blank" rel="noopener" data-test="test-print">{{
+          t('shipping.testPrint')
+        }}</a>
+      </p>
+      <p class="sentence">
+        <I18nT keypath="shipping.slipShows" scope="global"
+          ><template #details
+            ><WordPicker
+              :label="t('shipping.slipDetails')"
+              several
+              :words="slipWords"
+              :choices="slipChoices"
+              :value="settings.slipShows.details"
+              :disabled="disabled"
+              data-test="slip-details"
+              @pick="toggleDetail($event as SlipDetail)" /></template
+          ><template #prices
+            ><WordPicker
+              :label="t('shipping.slipPrices')"
+              :choices="priceChoices"
+              :value="settings.slipShows.prices ? 'yes' : 'no'"
+              :disabled="disabled"
+              data-test="slip-prices"
+              @pick="
+                keep(
+                  { slipShows: { ...settings.slipShows, prices: $event === 'yes' } },
+                  t('shipping.slipIsSet'),
+                )
+              " /></template
+        ></I18nT>
       </p>
       <p class="sentence">
         <I18nT keypath="shipping.gs1Sentence" scope="global"
@@ -106,6 +197,14 @@ h3.first {
 }
 .sentence {
   margin: 4px 0;
+}
+.offsets {
+  display: flex;
+  gap: 12px;
+  margin-bottom: 6px;
+}
+.offsets input {
+  width: 90px;
 }
 .field {
   display: flex;

@@ -92,6 +92,11 @@ export const brands = {
   onDocumentsTheDesignIs:
     'On {documents} the design is {design}, headings are set in {fontOf}, text in {fontOf2}. Above the sum to pay {leftOut}.',
   kindFactsMustSayTheirTax: '{kindFacts} must say their tax by rate, and this design says it nowhere else.',
+  hasAPeelOffLabel: 'The sheet has a label to peel off, with where the goods go',
+  fromTheLeft: 'From the left, mm',
+  fromTheTop: 'From the top, mm',
+  labelWidth: 'Width, mm',
+  labelHeight: 'Height, mm',
   endsInASlip: 'Statements and reminders end in a slip to be sent back with the payment',
   colours: 'Colours',
   anotherPicture: 'Another picture',

@@ -9,6 +9,7 @@ import { free } from './free'
 import { heading } from './heading'
 import { letterhead } from './letterhead'
 import { lineTable } from './lines'
+import { peelOff } from './peel-off'
 import { signature } from './signature'
 import { slip } from './slip'
 import type { Renderer } from './strip'
@@ -27,6 +28,7 @@ export const renderers: { readonly [Kind in StripKind]: Renderer<Kind> } = {
   barcode: { part: 'closing', block: barcode },
   signature: { part: 'closing', block: signature },
   slip: { part: 'closing', block: slip },
+  'peel-off': { part: 'page', draw: peelOff },
   footer: { part: 'page', draw: footer },
   free: { part: 'page', draw: free },
 }

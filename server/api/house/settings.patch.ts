@@ -1,4 +1,5 @@
-import { labelFormatNames } from '../../../core/shipping/label-formats'
+import { labelFormatNames, mostOffset } from '../../../core/shipping/label-formats'
+import { slipDetails } from '../../../core/shipping/slip'
 import { kindsOfEvents } from '../../../core/documents/kinds'
 import { tooLargeRules } from '../../../core/enclosures/carriage'
 import { languages } from '../../../core/money/format'
@@ -13,6 +14,9 @@ const notBelowZero = decimal
   .messages({ 'string.pattern.base': '{{#label}} is a sum like 12.50, not below zero' })
 
 const millimetres = Joi.number().integer().min(1).max(10_000)
+
+/** Millimetres. */
+const offset = Joi.number().min(-mostOffset).max(mostOffset).precision(1)
 
 /** A text in each language of documents. */
 const inLanguages = (most: number) =>
@@ -97,6 +101,14 @@ export default route<object, object, Partial<HouseSettings>>(
       labelPrinting: Joi.object({
         format: Joi.valid(...labelFormatNames).required(),
         from: Joi.number().integer().min(1).max(4).default(1),
+        offset: Joi.object({ x: offset.required(), y: offset.required() }),
+      }),
+      slipShows: Joi.object({
+        details: Joi.array()
+          .items(Joi.valid(...slipDetails))
+          .unique()
+          .required(),
+        prices: Joi.boolean().required(),
       }),
       gs1Prefix: Joi.string().trim().max(10).allow(''),
       secondLook: Joi.object({

@@ -105,3 +105,7 @@ returns jsonb language sql stable as $fn$
   )
   select coalesce(jsonb_object_agg(kind, wish), '{}') from merged where wish <> '{}'
 $fn$;
+
+-- What packing slips say of the buyer besides the goods, and whether they say prices.
+alter table company add column slip_shows jsonb not null
+  default '{"details": ["reference", "customer", "service", "billed to"], "prices": false}';

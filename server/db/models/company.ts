@@ -12,6 +12,7 @@ import type { MorningRule } from '../../../core/line/morning'
 import type { ReminderRule } from '../../../core/receivables/reminders'
 import type { ServiceRule } from '../../../core/shipping/carriers'
 import { usualPrinting, type LabelPrinting } from '../../../core/shipping/label-formats'
+import { usualSlip, type SlipShows } from '../../../core/shipping/slip'
 import type { Box } from '../../../core/shipping/parcels'
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -82,6 +83,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare labelPrinting: CreationOptional<LabelPrinting>
   /** The company prefix that GS1 gave; empty for none. */
   declare gs1Prefix: CreationOptional<string>
+  /** What packing slips say of the buyer besides the goods, and whether they say prices. */
+  declare slipShows: CreationOptional<SlipShows>
   declare morning: CreationOptional<MorningRule | null>
   declare morningSent: CreationOptional<string | null>
   /** How documents reach customers that say nothing else, nor their group. */
@@ -144,6 +147,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         serviceRules: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         labelPrinting: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualPrinting },
         gs1Prefix: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        slipShows: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualSlip },
         morning: { type: DataTypes.JSONB },
         morningSent: { type: DataTypes.DATEONLY },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualPreferences },

@@ -3,6 +3,7 @@ import { fillEmailText, type EmailText, type FilledNote } from '../../../core/em
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import { Refusal } from '../../../core/errors'
 import { asPreview } from '../../../core/documents/issue'
+import { withExampleGoods } from '../../../core/documents/example'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { exampleStatement } from '../../../core/receivables/statement'
@@ -30,8 +31,12 @@ export async function samplePaper(
     await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] }, '')
   ).get(order.id)!
   const inLanguage = language ? { ...own, source: { ...own.source, language } } : own
+  const { timeZone, labelPrinting, slipShows } = await company()
+  const today = dayInZone(clock.now(), timeZone)
   const context = kindFacts[kind].content === 'account' ? withExample(inLanguage) : inLanguage
-  const made = paperOf(context, dayInZone(clock.now(), (await company()).timeZone))
+  const source = withExampleGoods(context.source, today)
+  if (source.shipment) Object.assign(source.shipment, { printing: labelPrinting, slip: slipShows })
+  const made = paperOf({ ...context, source }, today)
   if ('problem' in made) throw new Refusal('not-drawn', { values: { words: made.problem } })
   return { paper: asPreview(made.paper), design: context.design.design, context }
 }

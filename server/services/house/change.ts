@@ -10,8 +10,14 @@ import type { BankAccount } from '../../../core/documents/bank'
 import { checkIban } from '../../../core/documents/payment-code'
 import type { Language } from '../../../core/money/format'
 import { readDesign } from '../../../core/designs/check-design'
-import { colourOf, type Design, type DesignPicture, type HideableSum } from '../../../core/designs/design'
-import { lookOf, suppliedDesign, type Look } from '../../../core/designs/supplied'
+import {
+  colourOf,
+  type Design,
+  type DesignPicture,
+  type HideableSum,
+  type Zone,
+} from '../../../core/designs/design'
+import { isFree, lookOf, suppliedDesign, type Look } from '../../../core/designs/supplied'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -161,6 +167,7 @@ export interface LookChange {
   colours?: Design['colours']
   hiddenSums?: HideableSum[]
   slip?: boolean
+  peelOff?: Zone | null
   /** Only the papers of this kind; without it all of the brand's. */
   kind?: DocumentKind
 }
@@ -187,7 +194,7 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
   const looks = await Promise.all(
     current.map(async ({ id, design }) => {
       const before = lookOf(design)
-      const { supplied, fonts, colours, hiddenSums, slip } = change
+      const { supplied, fonts, colours, hiddenSums, slip, peelOff } = change
       const look: Look = {
         ...before,
         supplied: supplied ?? before.supplied,
@@ -195,7 +202,9 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
         colours: colours ?? before.colours,
         hiddenSums: hiddenSums ?? before.hiddenSums,
         slip: slip ?? before.slip,
+        peelOff: peelOff === undefined ? before.peelOff : peelOff,
       }
+      if (look.peelOff && !isFree(look.peelOff, design)) throw badInput('bad-peel-off', 'peelOff')
       const logo = await logoOf(before, look, change, uploaded)
       return { id, design: readDesign(suppliedDesign({ ...look, logo })) }
     }),

@@ -40,7 +40,7 @@ export const companyRow = (now: Date) =>
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge",
       count_opens "countOpens", holiday_region "holidayRegion", boxes,
-      service_rules "serviceRules", label_printing "labelPrinting", gs1_prefix "gs1Prefix",
+      service_rules "serviceRules", label_printing "labelPrinting", gs1_prefix "gs1Prefix", slip_shows "slipShows",
       contact_roles "contactRoles", papers_version "papersVersion"
     from company`,
     { now },

@@ -13,6 +13,7 @@ import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
 import type { ServiceRule } from '../../../core/shipping/carriers'
 import type { LabelPrinting } from '../../../core/shipping/label-formats'
+import type { SlipShows } from '../../../core/shipping/slip'
 import type { Box } from '../../../core/shipping/parcels'
 import {
   companyRow,
@@ -68,6 +69,8 @@ export interface CompanyRow {
   labelPrinting: LabelPrinting
   /** The company prefix that GS1 gave, for SSCCs; empty for none. */
   gs1Prefix: string
+  /** What packing slips say of the buyer, and whether they say prices. */
+  slipShows: SlipShows
   /** How often something of the whole house that stands on documents was changed. */
   papersVersion: number
 }

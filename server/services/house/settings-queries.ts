@@ -13,7 +13,7 @@ export const settingsRow = () =>
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge", postage::text postage,
       count_opens "countOpens", reminders, statements_together "statementsTogether", morning,
       holiday_region "holidayRegion", boxes,
-      service_rules "serviceRules", label_printing "labelPrinting", gs1_prefix "gs1Prefix",
+      service_rules "serviceRules", label_printing "labelPrinting", gs1_prefix "gs1Prefix", slip_shows "slipShows",
       second_look "secondLook"
     from company`,
   )

@@ -5,6 +5,7 @@ import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/s
 import type { MorningRule } from '../../../core/line/morning'
 import type { ServiceRule } from '../../../core/shipping/carriers'
 import type { LabelPrinting } from '../../../core/shipping/label-formats'
+import type { SlipShows } from '../../../core/shipping/slip'
 import { checkBoxes, type Box } from '../../../core/shipping/parcels'
 import { isCompanyPrefix } from '../../../core/shipping/sscc'
 import { starterReminders, type ReminderRule } from '../../../core/receivables/reminders'
@@ -72,6 +73,8 @@ export interface HouseSettings {
   labelPrinting: LabelPrinting
   /** The company prefix that GS1 gave, for SSCCs; empty for none. */
   gs1Prefix: string
+  /** What packing slips say of the buyer, and whether they say prices. */
+  slipShows: SlipShows
   /** Whom the email of the morning goes to, and when. */
   morning: MorningRule | null
   /** What a second person has to send. */
@@ -82,6 +85,9 @@ export async function houseSettings(): Promise<HouseSettings> {
   const settings = (await settingsRow())!
   return { ...settings, reminders: settings.reminders ?? starterReminders }
 }
+
+/** What of the settings stands on documents: those that are prepared are built anew. */
+const standsOnDocuments = ['documentDates', 'labelPrinting', 'slipShows', 'statementsTogether'] as const
 
 /** @throws Refusal "bad-address", "unknown-status", "no-such-region" */
 export async function changeHouse(change: Partial<HouseSettings>): Promise<void> {
@@ -111,8 +117,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     await Company.update(change, { where: { id: 1 } })
     if (change.holidayRegion !== undefined) await addJob('plan-turns', {})
     if (change.morning) await morningFromTomorrow(clock.now())
-    if (change.documentDates || change.labelPrinting || change.statementsTogether !== undefined)
-      await markAllStale()
+    if (standsOnDocuments.some((setting) => change[setting] !== undefined)) await markAllStale()
     publish('house')
   })
 }

@@ -1,5 +1,6 @@
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { ShipmentFacts, ShippedLine } from '../../../core/documents/shipment'
+import { anyone, type ContactFacts } from '../../../core/preferences/recipients'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { Decimal, sum } from '../../../core/money/decimal'
@@ -46,11 +47,10 @@ async function loadShipmentContexts(
         delivery: sentTo,
         lines: linesOf(subject.sourceId, parts.get(orderId) ?? [], standing.get(orderId) ?? []),
         parcels: (parcels.get(subject.sourceId) ?? []).map(packed),
-        ...(kind === labelKind
-          ? {
-              labels: (labels.get(subject.sourceId) ?? []).map(bought),
-              printing: house.company.labelPrinting,
-            }
+        ...(kind === labelKind ? { labels: (labels.get(subject.sourceId) ?? []).map(bought) } : {}),
+        printing: house.company.labelPrinting,
+        ...(kind === 'packing slip'
+          ? { slip: house.company.slipShows, contact: goodsInOf(contacts.get(subject.customerId) ?? []) }
           : {}),
       }
       const context = contextOf(
@@ -66,6 +66,14 @@ async function loadShipmentContexts(
       return [subject.sourceId, { ...context, ...nothingOf(shipmentState, shipment) }]
     }),
   )
+}
+
+/** Who takes the goods in, or who bought them; '' where nobody is named. */
+function goodsInOf(contacts: readonly ContactFacts[]): string {
+  const found = ['goods-in', 'buying', anyone].flatMap(
+    (role) => contacts.find((one) => one.role === role) ?? [],
+  )
+  return found[0] ? [found[0].name, found[0].email].filter(Boolean).join(', ') : ''
 }
 
 /** Why no document is made of it. */

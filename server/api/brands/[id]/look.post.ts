@@ -1,4 +1,10 @@
-import { hideableSums, paperFamilies, type Design, type HideableSum } from '../../../../core/designs/design'
+import {
+  hideableSums,
+  paperFamilies,
+  type Design,
+  type HideableSum,
+  type Zone,
+} from '../../../../core/designs/design'
 import { suppliedDesigns } from '../../../../core/designs/supplied'
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import { colours, id, idParam, Joi, kind, picture } from '../../../http/checks'
@@ -16,7 +22,10 @@ interface Look {
   colours?: Design['colours']
   hiddenSums?: HideableSum[]
   slip?: boolean
+  peelOff?: Zone | null
 }
+
+const place = Joi.number().min(0).max(400).precision(1).required()
 
 /**
  * A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may
@@ -45,7 +54,9 @@ export default route<{ id: number }, object, Look>(
         .items(Joi.valid(...hideableSums))
         .unique(),
       slip: Joi.boolean(),
-    }).or('picture', 'width', 'noLogo', 'supplied', 'fonts', 'colours', 'hiddenSums', 'slip'),
+      /** Of what goes with the goods, in millimetres; null for none. */
+      peelOff: Joi.object({ x: place, y: place, width: place, height: place }).allow(null),
+    }).or('picture', 'width', 'noLogo', 'supplied', 'fonts', 'colours', 'hiddenSums', 'slip', 'peelOff'),
   },
   async ({ params, body, user }) => {
     await changeLook(

@@ -8,17 +8,22 @@ import { route } from '../../../http/route'
 import { samplePaper } from '../../../services/documents/sample'
 
 /** The brand's paper as it would be now for its newest order: no number is used, nothing is kept. */
-export default route<{ id: number }, { kind: DocumentKind }>(
+export default route<{ id: number }, { kind: DocumentKind; crosses: boolean }>(
   {
     role: 'reader',
     brands: 'own',
     of: ({ params }) => ({ brands: [params.id] }),
     params: idParam,
-    query: Joi.object({ kind: kind.default('invoice') }).unknown(),
+    query: Joi.object({
+      kind: kind.default('invoice'),
+      /** A test print: the places of labels are marked. */
+      crosses: Joi.boolean().default(false),
+    }).unknown(),
   },
   async ({ event, params, query }) => {
     const { paper, design } = await samplePaper(params.id, query.kind)
-    const { bytes, problems } = await renderPaper(paper, design, clock.now())
+    const marked = query.crosses ? { ...paper, crosses: true as const } : paper
+    const { bytes, problems } = await renderPaper(marked, design, clock.now())
     if (!bytes)
       throw new Refusal('not-drawn', {
         values: { words: problems.map((problem) => problem.sentence).join(' ') },
