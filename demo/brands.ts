@@ -30,7 +30,7 @@ export interface BrandData {
   senderName: string
   senderAddress: string
   replyTo: string
-  design: Omit<Look, 'logo' | 'hiddenSums' | 'slip' | 'peelOff'>
+  design: Omit<Look, 'logo' | 'hiddenSums' | 'slip' | 'peelOff' | 'item'>
   /** Its statements and reminders end in a slip. */
   slip?: boolean
   /** What goes with its goods is printed on sheets with a label to peel off. */
@@ -95,6 +95,7 @@ export async function loadBrand(brand: BrandData, folder: string): Promise<numbe
     hiddenSums: [],
     slip: brand.slip ?? false,
     peelOff: brand.peelOff ? usualPeelOff : null,
+    item: 'own',
   })
   for (const kind of documentKinds) {
     await run(

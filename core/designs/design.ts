@@ -5,6 +5,10 @@ export const paperFamilies = ['Source Sans 3', 'Bitter'] as const
 export const hideableSums = ['lines', 'net', 'tax'] as const
 export type HideableSum = (typeof hideableSums)[number]
 
+/** By what a line names its item: the house's code, the customer's, the number of its bar code, or none. */
+export const itemNames = ['own', 'customer', 'gtin', 'none'] as const
+export type ItemNamedBy = (typeof itemNames)[number]
+
 /** A colour of the design by its name, or one of its own as #rrggbb. */
 export type Colour = string
 
@@ -56,7 +60,7 @@ export type StripDesign =
   | { strip: 'facts'; as: 'columns'; top: number; rule: Colour; withSumToPay: boolean }
   | { strip: 'heading'; weight: number; size: number; colour: Colour; y: number; below: number }
   /** The line table; with a band, its heading row is white on a colour. */
-  | { strip: 'lines'; band: Colour | null; stripes: Colour | null; inset: number }
+  | { strip: 'lines'; band: Colour | null; stripes: Colour | null; inset: number; item?: ItemNamedBy }
   | { strip: 'sums'; width: number; inset: number; box: Colour | null; hidden: HideableSum[] }
   | { strip: 'payment'; box: Colour | null; title: Colour | null }
   /** What is owed by age, on statements. */

@@ -77,7 +77,7 @@ function draw(sheet: Sheet, paper: Paper, design: Design, label: PaperLabel, are
   const small: TextStyle = { family, weight: 400, size: 7 }
   const strong: TextStyle = { family, weight: 600, size: 9 }
   const width = area.right - area.left
-  const sender = fitted(sheet, paper.brand.senderLine, width, small, 2)
+  const sender = fitted(sheet, label.from ?? paper.brand.senderLine, width, small, 2)
   sender.forEach((line, place) => sheet.text(line, area.left, area.top + 7 + place * 8.5, small))
   let y = area.top + 7 + sender.length * 8.5
   sheet.line(area.left, y, area.right, y, '#000000', 0.75)

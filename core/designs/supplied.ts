@@ -1,4 +1,4 @@
-import type { Design, DesignPicture, HideableSum, PageDesign, StripDesign, Zone } from './design'
+import type { Design, DesignPicture, HideableSum, ItemNamedBy, PageDesign, StripDesign, Zone } from './design'
 
 /** What a house chooses of a supplied design without drawing one. */
 export interface Look {
@@ -12,6 +12,8 @@ export interface Look {
   slip: boolean
   /** The label that is peeled off the sheets of what goes with the goods; null for none. */
   peelOff: Zone | null
+  /** By what lines name their items. */
+  item: ItemNamedBy
 }
 
 /** ISO 216 A4. */
@@ -103,7 +105,7 @@ export const suppliedDesigns = {
 
 /** A supplied design in a house's fonts, colours and logo. */
 export function suppliedDesign(look: Look): Design {
-  const { name, supplied, fonts, colours, logo, hiddenSums, slip, peelOff } = look
+  const { name, supplied, fonts, colours, logo, hiddenSums, slip, peelOff, item } = look
   const { strips, page } = suppliedDesigns[supplied]
   return {
     format: 1,
@@ -113,7 +115,7 @@ export function suppliedDesign(look: Look): Design {
     fonts,
     colours,
     pictures: logo ? { logo } : {},
-    strips: [...strips(hiddenSums, slip), ...peelOffWhere(peelOff)],
+    strips: [...strips(hiddenSums, slip).map((one) => namedBy(one, item)), ...peelOffWhere(peelOff)],
   }
 }
 
@@ -129,7 +131,17 @@ export function lookOf(design: Design): Look {
     hiddenSums: sums?.hidden ?? [],
     slip: design.strips.some((one) => one.strip === 'slip'),
     peelOff: zoneOf(design),
+    item: namesOf(design),
   }
+}
+
+const namedBy = (one: StripDesign, item: ItemNamedBy): StripDesign =>
+  one.strip === 'lines' && item !== 'own' ? { ...one, item } : one
+
+/** By what lines of a design name their items. */
+export function namesOf({ strips }: Pick<Design, 'strips'>): ItemNamedBy {
+  const lines = strips.find((one) => one.strip === 'lines')
+  return lines?.item ?? 'own'
 }
 
 /** Where the label lies that is peeled off; null where there is none. */

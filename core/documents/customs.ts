@@ -109,6 +109,7 @@ export function customsPaper(input: PaperInput, facts: ShipmentFacts): Paper {
       const each = formatQuantity(line.each!, language)
       return {
         item: of.item,
+        ...(of.codes ? { codes: of.codes } : {}),
         description: of.description,
         detail: [
           `${own.commodityCode} ${line.commodityCode}`,

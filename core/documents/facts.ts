@@ -43,6 +43,12 @@ export interface BrandFacts {
   methods?: PaymentMethod[]
 }
 
+/** What an item is called besides the house's code: by the customer, and by its bar code. */
+export interface ItemCodes {
+  customer?: string
+  gtin?: string
+}
+
 export interface OrderLineFacts extends LineCharge {
   /** Its place in the order, where a part of that is meant: a shipment's lines. */
   position?: number
@@ -50,6 +56,8 @@ export interface OrderLineFacts extends LineCharge {
   description: string
   detail: string | null
   unit: string
+  /** What else its item is called, where the document's design names it so. */
+  codes?: ItemCodes
 }
 
 /** An order as a document is made from it. */

@@ -168,6 +168,7 @@ export function buildPaper(input: PaperInput): Paper {
     },
     lines: order.lines.map((line, index) => ({
       item: line.item,
+      ...(line.codes ? { codes: line.codes } : {}),
       description: line.description,
       detail: new Decimal(line.discountPercent).isZero()
         ? line.detail

@@ -116,19 +116,23 @@ export const labelsOnPaper = (
   to: string[],
   labels: readonly LabelFacts[],
   code: string,
-): PaperLabel[] => labels.map((label) => onePaperLabel(label, { to, order, code, language }))
+  from?: string,
+): PaperLabel[] => labels.map((label) => onePaperLabel(label, { to, order, code, language, from }))
 
 interface On {
   to: string[]
+  /** Who sends it, where the house does not. */
+  from: string | undefined
   order: PaperInput['order']
   code: string
   language: Language
 }
 
-function onePaperLabel(label: LabelFacts, { to, order, code, language }: On): PaperLabel {
+function onePaperLabel(label: LabelFacts, { to, order, code, language, from }: On): PaperLabel {
   const words = paperWords[language]
   return {
     to,
+    ...(from ? { from } : {}),
     service: label.service,
     carrier: label.carrier,
     parcel: shipmentWords[language].parcel(label.parcel, label.of),

@@ -1,6 +1,7 @@
 import type { Language } from '../money/format'
 import type { Currency, DecimalText } from '../money/decimal'
 import type { Day } from './days'
+import type { ItemCodes } from './facts'
 import type { PaperExact } from './exact'
 import type { DocumentKind } from './kinds'
 import type { LabelPrinting, PrinterOffset } from '../shipping/label-formats'
@@ -51,6 +52,8 @@ export interface Paper {
   barcode?: { text: string; caption: string }
   /** What who takes it in signs, at the foot of the last page. */
   signature?: { title: string; fields: string[] }
+  /** Parcels whose labels are bought, each with where its way is seen; '' where it is not. */
+  parcels?: { parcel: string; tracking: string; href: string }[]
   /** What stands on the label that is peeled off the sheet, where the design has one. */
   peelOff?: { to: string[]; rows: string[] }
   /** How far the printer sets off what has to stand in its place. Millimetres. */
@@ -120,6 +123,8 @@ export interface PaperLabel {
   weight: string
   rows: { label: string; value: string }[]
   tracking: { label: string; value: string; bars: string }
+  /** Who sends it, where the house does not. */
+  from?: string
   /** 18 digits, or ''. */
   sscc: string
   /** SHA-256 of the carrier's own label, a PDF, that stands in its place. */
@@ -137,6 +142,8 @@ export interface PaperLine {
   amount: string
   /** The sum up to here, where a page that ends after this line carries it forward. */
   carry?: string
+  /** What else its item is called. */
+  codes?: ItemCodes
   /** Where it leads in an email: the page that shows a parcel's way. */
   href?: string
 }

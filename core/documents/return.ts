@@ -57,6 +57,7 @@ export function returnPaper(input: PaperInput, facts: ReturnFacts): Paper {
     { key: 'service', label: shipmentWords[language].service, value: facts.labels[0]?.service ?? '' },
   ]
   const to = addressLines({ billing: facts.delivery }, words.attention, { ...brand, ...from(facts.sender) })
+  const sender = addressLines({ billing: facts.sender }, words.attention, brand)
   return {
     schema: 1,
     kind,
@@ -68,7 +69,7 @@ export function returnPaper(input: PaperInput, facts: ReturnFacts): Paper {
     date,
     dueDate: null,
     brand: printedBrand(brand, accountFor(brand.banks, order.currency), language),
-    recipient: { lines: addressLines({ billing: facts.sender }, words.attention, brand) },
+    recipient: { lines: sender },
     facts: printed.filter(({ value }) => value !== ''),
     columns: {
       item: words.item,
@@ -84,6 +85,7 @@ export function returnPaper(input: PaperInput, facts: ReturnFacts): Paper {
       const reason = line.reason ? `${own.reason}: ${line.reason}` : ''
       return {
         item: of.item,
+        ...(of.codes ? { codes: of.codes } : {}),
         description: of.description,
         detail: [of.detail, reason].filter(Boolean).join(' · ') || null,
         quantity: '',
@@ -110,7 +112,11 @@ export function returnPaper(input: PaperInput, facts: ReturnFacts): Paper {
     barcode: { text: facts.label, caption: `${own.code} ${facts.label}` },
     ...(facts.labels.length > 0
       ? {
-          labels: { printing, follow: true, of: labelsOnPaper(input, to, facts.labels, facts.label) },
+          labels: {
+            printing,
+            follow: true,
+            of: labelsOnPaper(input, to, facts.labels, facts.label, sender.join(' · ')),
+          },
         }
       : {}),
     words: fixedWords(language),

@@ -46,6 +46,8 @@ export interface ShipmentFacts {
   /** For its shipping labels: those that were bought and are on no document yet. */
   labels?: LabelFacts[]
   printing?: LabelPrinting
+  /** Parcels whose labels are bought, by their number from 1. */
+  tracking?: { parcel: number; number: string; url: string }[]
   /** For its packing slip: what the house's slips show, and whom of the customer's the goods are for. */
   slip?: SlipShows
   contact?: string
@@ -141,6 +143,7 @@ export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
     ]),
     legal: [],
     peelOff: peelOffOf(input, facts),
+    ...(facts.tracking?.length ? { parcels: trackedOf(facts, { language, own }) } : {}),
     ...(facts.printing?.offset ? { offset: facts.printing.offset } : {}),
     barcode: { text: order.number, caption: `${own.code} ${order.number}` },
     ...(isSlip
@@ -202,6 +205,7 @@ function printedLine(
     new Decimal(quantity).isZero() ? '' : say(amount(quantity))
   return {
     item: of.item,
+    ...(of.codes ? { codes: of.codes } : {}),
     description: of.description,
     detail:
       [of.detail, some(line.earlier, own.earlier), some(line.later, own.later)].filter(Boolean).join(' · ') ||
@@ -221,6 +225,14 @@ const parcelWords = (parcels: readonly ParcelFacts[], { language, own }: Said): 
       return own.parcel(index + 1, parcels.length) + said
     })
     .join('\n')
+
+/** Parcels whose labels are bought, for the email: what is printed does not change when they are. */
+const trackedOf = ({ parcels, tracking = [] }: ShipmentFacts, { own }: Said) =>
+  tracking.map(({ parcel, number, url }) => ({
+    parcel: own.parcel(parcel, parcels.length),
+    tracking: number,
+    href: url,
+  }))
 
 const isSameAddress = (one: Address, other: Address): boolean =>
   one.name === other.name && one.country === other.country && one.lines.join('\n') === other.lines.join('\n')

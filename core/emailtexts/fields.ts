@@ -104,6 +104,8 @@ export interface EmailFacts {
     documents: EmailTable
     /** What is open on a statement, or on the customer's account. */
     open: EmailTable
+    /** Parcels of what goes, each with where its way is seen; none before labels are bought. */
+    parcels: EmailTable
     /** Files that are had by a link; none where all is attached. */
     links: EmailTable
   }
@@ -157,6 +159,10 @@ export const exampleFacts: EmailFacts = {
         ['INV-2026-00017', '24 Oct 2026', '412.00'],
         ['INV-2026-00042', '24 Dec 2026', '872.46'],
       ],
+    },
+    parcels: {
+      columns: [left('Parcel'), left('Tracking number')],
+      rows: [['Parcel 1 of 1', 'GP048210731IE']],
     },
     links: { columns: [left('To download'), left('Until')], rows: [] },
   },

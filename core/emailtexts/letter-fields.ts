@@ -1,5 +1,6 @@
 import { formatDay, type Day } from '../documents/days'
 import { kindFacts } from '../documents/kinds'
+import { labelWords } from '../documents/label-words'
 import type { Paper, PaperFact } from '../documents/paper'
 import { statementWords } from '../documents/statement-words'
 import { Decimal, type DecimalText } from '../money/decimal'
@@ -112,6 +113,20 @@ function linesTable(papers: readonly [Paper, ...Paper[]], withSums: boolean): Em
       ...paper.lines.map((line) => [line.description, line.quantity, line.amount]),
       ...(withSums ? [...paper.sums, paper.toPay].map((sum) => [sum.label, '', sum.amount]) : []),
     ]),
+  }
+}
+
+/** Parcels with their tracking numbers, each leading to where its way is seen. */
+function parcelsTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
+  const words = labelWords[papers[0].language]
+  const parcels = papers.flatMap(({ parcels: own = [] }) => own)
+  return {
+    columns: [
+      { heading: words.parcel, right: false },
+      { heading: words.tracking, right: false },
+    ],
+    rows: parcels.map(({ parcel, tracking }) => [parcel, tracking]),
+    hrefs: parcels.map(({ href }) => href),
   }
 }
 
@@ -245,6 +260,7 @@ export function letterFacts(
     lines: linesTable(papers, inText),
     documents: documentsTable(papers),
     open: openTable(papers, open),
+    parcels: parcelsTable(papers),
     links: linksTable(links, first.language),
   }
   return { values, tables }

@@ -56,7 +56,7 @@ export interface ListNode {
   content: ItemNode[]
 }
 
-/** The document's lines, or the documents of an email with several, as a table. */
+/** The document's lines, the documents of an email with several, what is open, or its parcels, as a table. */
 export interface TableNode {
   type: 'factTable'
   attrs: { of: TableName }
@@ -68,7 +68,7 @@ export interface PictureNode {
   attrs: EmailPicture
 }
 
-export const tableNames = ['lines', 'documents', 'open'] as const
+export const tableNames = ['lines', 'documents', 'open', 'parcels'] as const
 export type TableName = (typeof tableNames)[number]
 
 export type BlockNode = ParagraphNode | ListNode | TableNode | PictureNode

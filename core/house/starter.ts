@@ -122,6 +122,7 @@ export const starterLook = (name: string, colours: Look['colours'], logo: Look['
   hiddenSums: [],
   slip: false,
   peelOff: null,
+  item: 'own',
 })
 
 /** A short code for a brand out of its name: the first letters of its words. */

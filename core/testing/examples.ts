@@ -22,6 +22,7 @@ export const plainLook: Look = {
   hiddenSums: [],
   slip: false,
   peelOff: null,
+  item: 'own',
 }
 export const plain = suppliedDesign(plainLook)
 
@@ -34,6 +35,7 @@ export const boldLook: Look = {
   hiddenSums: [],
   slip: false,
   peelOff: null,
+  item: 'own',
 }
 export const bold = suppliedDesign(boldLook)
 

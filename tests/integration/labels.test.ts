@@ -538,6 +538,40 @@ describe('a routine', () => {
     expect(orders.map(({ id }) => id)).toContain(shipment)
   })
 
+  test('the customer’s delivery note is told with the tracking numbers, bought before or after', async () => {
+    const sent = await routine('Note when packed', {
+      on: 'shipment',
+      statuses: [],
+      issue: 'delivery note',
+      to: namedOnly,
+      copyTo: ['customer@weir.example'],
+    })
+    await run(`update routine set trust = 'after a check' where id = $1`, [sent])
+    const shipment = await pack(2)
+    await house.settle()
+    await askLabels(shipment, {}, who)
+    await house.settle()
+    const [sold] = await soldFor(shipment)
+    await until('it is built anew with them', async () => {
+      const found = await rows<{ content: object }>(
+        `select content from prepared_document where source_id = $1 and kind = 'delivery note' and not stale`,
+        [shipment],
+      )
+      return JSON.stringify(found).includes(sold!.number)
+    })
+    const note = (await shipmentView(shipment)).papers.find(({ kind }) => kind === 'delivery note')!
+    expect(
+      await issueInOneTransaction([{ preparedId: note.id, revision: note.revision }], who),
+    ).toMatchObject([{ outcome: 'issued' }])
+    await until('it is mailed', async () => (await house.mails('customer@weir.example')).length > 0)
+    const [mail] = await house.mails('customer@weir.example')
+    for (const { number } of await soldFor(shipment)) {
+      expect(mail!.text).toContain(number)
+      expect(mail!.html).toContain(`/way/${number}"`)
+    }
+    await run('update routine set is_on = false where id = $1', [sent])
+  })
+
   test('on a status makes the packing slip of what it packs', async () => {
     const id = await routine('Slip when packed', { issue: 'packing slip', to: 'goods-in', copyTo: [] })
     const order = await orderInPicking()

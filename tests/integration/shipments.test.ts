@@ -3,6 +3,7 @@ import { one, rows, run } from '../../server/db/connection'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { changeDraft, draftFromOrder, draftView } from '../../server/services/drafts/drafts'
+import { changeLook } from '../../server/services/house/change'
 import { changeHouse } from '../../server/services/house/settings'
 import { orderView } from '../../server/services/orders/list'
 import { cancelRest, editOrder } from '../../server/services/orders/orders'
@@ -338,4 +339,49 @@ describe('a shipment', () => {
     expect(missed).not.toContain(withIt)
     expect(missed).not.toContain(older)
   })
+})
+
+test('documents name items by the customer’s code or the bar code where their design says so', async () => {
+  const brand = (await one<{ id: number; version: number }>(
+    'select id, version from brand order by id limit 1',
+  ))!
+  await changeLook(brand.id, { version: brand.version, kind: 'delivery note', item: 'customer' }, who)
+  await run(
+    `insert into item_customer_code (item_id, customer_id, code)
+    select i.id, c.id, 'OM-11' from item i, customer c where i.code = 'HB-11D' and c.number = '10417'
+    on conflict (item_id, customer_id) do update set code = excluded.code`,
+  )
+  const order = await anOrder()
+  const shipment = await ship(order, [1, '1'], [2, '1'])
+  await prepare('delivery note', shipment)
+  const linesOf = async () =>
+    (await one<{ lines: { item: string; codes?: object }[] }>(
+      `select content -> 'lines' lines from prepared_document where source_id = $1 order by id desc limit 1`,
+      [shipment],
+    ))!.lines.map(({ item, codes }) => [item, codes])
+  expect(await linesOf()).toEqual([
+    ['HB-11D', { customer: 'OM-11', gtin: expect.any(String) }],
+    ['HS-10N', { customer: '', gtin: expect.any(String) }],
+  ])
+  // those whose design does not ask carry none
+  await prepare('packing slip', shipment)
+  expect(await linesOf()).toEqual([
+    ['HB-11D', undefined],
+    ['HS-10N', undefined],
+  ])
+})
+
+test('a peel-off label is refused where the address stands, and is on the slip where it fits', async () => {
+  const brand = (await one<{ id: number; version: number }>(
+    'select id, version from brand order by id limit 1',
+  ))!
+  const change = (
+    peelOff: { x: number; y: number; width: number; height: number },
+    version = brand.version,
+  ) => changeLook(brand.id, { version, kind: 'packing slip', peelOff }, who)
+  await expect(change({ x: 100, y: 40, width: 90, height: 60 })).rejects.toThrow('something else has to')
+  await change({ x: 100, y: 200, width: 90, height: 60 })
+  const shipment = await ship(await anOrder(), [1, '1'])
+  const { problem } = await prepare('packing slip', shipment)
+  expect(problem).toBeNull()
 })

@@ -14,9 +14,11 @@ import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paleHeadings } from '../../../core/designs/contrast'
 import {
   hideableSums,
+  itemNames,
   paperFamilies,
   type Design,
   type HideableSum,
+  type ItemNamedBy,
   type Zone,
 } from '../../../core/designs/design'
 import { lookOf, usualPeelOff } from '../../../core/designs/supplied'
@@ -51,13 +53,14 @@ const zoneForm = ({ x, y, width, height }: Zone) => ({
   height: String(height),
 })
 function formOf(of: { design: Design }) {
-  const { supplied, fonts, colours, hiddenSums, slip, peelOff, logo: placed } = lookOf(of.design)
+  const { supplied, fonts, colours, hiddenSums, slip, peelOff, item, logo: placed } = lookOf(of.design)
   return {
     supplied,
     fonts: { ...fonts },
     colours: { ...colours },
     hiddenSums: [...hiddenSums],
     slip,
+    item,
     hasPeelOff: peelOff !== null,
     zone: zoneForm(peelOff ?? usualPeelOff),
     width: String(placed?.width ?? 20),
@@ -142,6 +145,13 @@ const sumWords: Record<HideableSum, string> = {
   tax: t('brands.theTaxByRate'),
 }
 const sumChoices = hideableSums.map((value) => ({ value, words: sumWords[value] }))
+const itemWords: Record<ItemNamedBy, string> = {
+  own: t('brands.byOurCode'),
+  customer: t('brands.byTheCustomersCode'),
+  gtin: t('brands.byTheBarCode'),
+  none: t('brands.byNoCode'),
+}
+const itemChoices = itemNames.map((value) => ({ value, words: itemWords[value] }))
 const toggleSum = (value: HideableSum) => {
   form.value.hiddenSums = form.value.hiddenSums.includes(value)
     ? form.value.hiddenSums.filter((one) => one !== value)
@@ -203,6 +213,20 @@ const colourNames = {
             :value="form.hiddenSums"
             :disabled="disabled"
             @pick="toggleSum($event as HideableSum)" /></template
+      ></I18nT>
+      {{ ' '
+      }}<I18nT
+        v-if="!['money', 'account'].includes(kindFacts[kind].content)"
+        keypath="brands.linesName"
+        scope="global"
+        ><template #code
+          ><WordPicker
+            :label="t('brands.howLinesName')"
+            :choices="itemChoices"
+            :value="form.item"
+            :disabled="disabled"
+            data-test="item-names"
+            @pick="form.item = $event as ItemNamedBy" /></template
       ></I18nT>
     </p>
     <p

@@ -49,6 +49,7 @@ const tables = [
   { value: 'lines', words: t('emailtexts.linesOfTheDocument') },
   { value: 'documents', words: t('emailtexts.documentsOfTheEmail') },
   { value: 'open', words: t('emailtexts.openItemsOfAStatement') },
+  { value: 'parcels', words: t('emailtexts.parcelsWithTracking') },
 ]
 
 const picturing = ref(false)

@@ -113,4 +113,5 @@ export const tableWords = (of: TableName): string =>
     lines: t('emailtexts.tableOfLines'),
     documents: t('emailtexts.tableOfDocuments'),
     open: t('emailtexts.tableOfOpenItems'),
+    parcels: t('emailtexts.tableOfParcels'),
   })[of]

@@ -92,6 +92,12 @@ export const brands = {
   onDocumentsTheDesignIs:
     'On {documents} the design is {design}, headings are set in {fontOf}, text in {fontOf2}. Above the sum to pay {leftOut}.',
   kindFactsMustSayTheirTax: '{kindFacts} must say their tax by rate, and this design says it nowhere else.',
+  linesName: 'Lines name an item {code}.',
+  howLinesName: 'By what lines name an item',
+  byOurCode: 'by our code',
+  byTheCustomersCode: 'by the customer’s code, else ours',
+  byTheBarCode: 'by its bar code number, else our code',
+  byNoCode: 'without a code',
   hasAPeelOffLabel: 'The sheet has a label to peel off, with where the goods go',
   fromTheLeft: 'From the left, mm',
   fromTheTop: 'From the top, mm',

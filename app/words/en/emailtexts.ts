@@ -25,6 +25,7 @@ export const emailtexts = {
   linesOfTheDocument: 'Lines of the document',
   documentsOfTheEmail: 'Documents, where the email carries several',
   openItemsOfAStatement: 'Open items of the account',
+  parcelsWithTracking: 'Parcels with tracking numbers',
   onlyIf: 'Only if',
   onlyIfMenu: 'Only if ▾',
   always: 'Always',
@@ -130,4 +131,5 @@ export const emailtexts = {
   tableOfLines: 'Table: the document’s lines',
   tableOfDocuments: 'Table: the documents, where there are several',
   tableOfOpenItems: 'Table: what is open on the account',
+  tableOfParcels: 'Table: parcels with tracking numbers',
 } as const

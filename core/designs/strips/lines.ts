@@ -1,5 +1,5 @@
 import type { PaperLine } from '../../documents/paper'
-import { colourOf, hairline, softInk, type StripOf } from '../design'
+import { colourOf, hairline, softInk, type ItemNamedBy, type StripOf } from '../design'
 import type { TextStyle } from '../sheet'
 import { continuedHead, drawBlocks } from './flow'
 import type { Block, Strip } from './strip'
@@ -67,7 +67,13 @@ function introduction({ paper, sheet, frame }: Strip, top: number): number {
   return top + lines.length * 12.5 + 16
 }
 
-function columnsOf({ paper, sheet, frame }: Strip, { inset }: StripOf<'lines'>): Column[] {
+/** What a line calls its item; the house's own code where it has no other. */
+function nameOf({ item, codes }: PaperLine, by: ItemNamedBy = 'own'): string {
+  if (by === 'none') return ''
+  return (by === 'own' ? undefined : codes?.[by]) || item
+}
+
+function columnsOf({ paper, sheet, frame }: Strip, { inset, item: by }: StripOf<'lines'>): Column[] {
   const right = frame.right - inset
   const left = frame.left + inset
   const { columns } = paper
@@ -111,19 +117,28 @@ function columnsOf({ paper, sheet, frame }: Strip, { inset }: StripOf<'lines'>):
           paper.lines.map((line) => line.quantity),
         ) + 12,
       )
-  const item = Math.min(
-    88,
-    Math.max(
-      56,
-      widest(
-        columns.item,
-        paper.lines.map((line) => line.item),
-      ) + 10,
-    ),
-  )
+  const item =
+    by === 'none'
+      ? 0
+      : Math.min(
+          88,
+          Math.max(
+            56,
+            widest(
+              columns.item,
+              paper.lines.map((line) => nameOf(line, by)),
+            ) + 10,
+          ),
+        )
   const description = right - left - item - quantity - price - rate - amount
   return [
-    { x: left, width: item - 8, align: 'left', heading: columns.item, value: (line) => line.item },
+    {
+      x: left,
+      width: Math.max(1, item - 8),
+      align: 'left',
+      heading: by === 'none' ? '' : columns.item,
+      value: (line) => nameOf(line, by),
+    },
     {
       x: left + item,
       width: description - 6,
@@ -169,7 +184,8 @@ function columnsOf({ paper, sheet, frame }: Strip, { inset }: StripOf<'lines'>):
 }
 
 function measure({ sheet, frame }: Strip, columns: Column[], line: PaperLine): Row {
-  const item = sheet.wrap(line.item, columns[0]!.width, frame.text)
+  const name = columns[0]!.value(line)
+  const item = name ? sheet.wrap(name, columns[0]!.width, frame.text) : []
   const description = sheet.wrap(line.description, columns[1]!.width, frame.text)
   const detail = line.detail ? sheet.wrap(line.detail, columns[1]!.width, frame.small) : []
   const textLines = Math.max(item.length, description.length) + detail.length * 0.92

@@ -86,6 +86,7 @@ export function fillLetter(letter: Letter): FilledNote {
     ...((letter.inText || (paper.labels && !paper.labels.follow)) && !hasTable(note.text, 'lines')
       ? [linesTable]
       : []),
+    ...(paper.parcels?.length && !hasTable(note.text, 'parcels') ? [parcelsTable] : []),
     ...(part ? bodyOf(part.text).content : []),
   ]
   const text = { ...note.text, content: [...note.text.content, ...more] }
@@ -114,6 +115,7 @@ async function openIn({ note, paper, account }: Letter): Promise<OpenItem[]> {
 
 const documentsTable = { type: 'factTable', attrs: { of: 'documents' } } as const
 const linesTable = { type: 'factTable', attrs: { of: 'lines' } } as const
+const parcelsTable = { type: 'factTable', attrs: { of: 'parcels' } } as const
 
 /** A rehearsal's mail, with those named on top whom it would have reached. */
 function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNote {

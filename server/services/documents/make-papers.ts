@@ -7,6 +7,7 @@ import { checkPaper } from '../../render/pool'
 import { fillLetter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { paperOf } from './found-settings'
+import { withItemCodes } from './item-codes'
 import type { PaperContext, Addressing } from './paper-context'
 import { byKind, sourceOf } from './sources'
 
@@ -32,9 +33,10 @@ export async function makeAll(
   occasion = '',
 ): Promise<Map<number, MadeDocument>> {
   const laidOut = new Map<number, MadeDocument>()
-  for (const [of, ids] of await byKind(sourceIds))
-    for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing, occasion)))
-      laidOut.set(id, made)
+  for (const [of, ids] of await byKind(sourceIds)) {
+    const contexts = await withItemCodes(await sourceOf(of).load(kind, ids, addressing, occasion))
+    for (const [id, made] of await layOutAll(contexts)) laidOut.set(id, made)
+  }
   return laidOut
 }
 

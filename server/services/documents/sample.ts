@@ -15,6 +15,7 @@ import { factsOf, fillToday, type Letter } from '../dispatch/compose'
 import { lookNow, shownHtml } from '../dispatch/email-look'
 import { brands, company, newestDesigns } from '../house/house'
 import { paperOf } from './found-settings'
+import { withItemCodes } from './item-codes'
 import { type PaperContext } from './paper-context'
 import { sourceOf } from './sources'
 import { sampleOrder } from './queries'
@@ -27,9 +28,9 @@ export async function samplePaper(
 ): Promise<{ paper: Paper; design: Design; context: PaperContext }> {
   const order = await sampleOrder(brandId, language ?? '')
   if (!order) throw new Refusal('no-sample', { status: 404 })
-  const own = (
-    await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] }, '')
-  ).get(order.id)!
+  const addressing = { role: kindFacts[kind].to, copyTo: [] }
+  const loaded = await sourceOf('order').load(kind, [order.id], addressing, '')
+  const own = (await withItemCodes(loaded)).get(order.id)!
   const inLanguage = language ? { ...own, source: { ...own.source, language } } : own
   const { timeZone, labelPrinting, slipShows } = await company()
   const today = dayInZone(clock.now(), timeZone)

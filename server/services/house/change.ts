@@ -15,6 +15,7 @@ import {
   type Design,
   type DesignPicture,
   type HideableSum,
+  type ItemNamedBy,
   type Zone,
 } from '../../../core/designs/design'
 import { isFree, lookOf, suppliedDesign, type Look } from '../../../core/designs/supplied'
@@ -168,6 +169,8 @@ export interface LookChange {
   hiddenSums?: HideableSum[]
   slip?: boolean
   peelOff?: Zone | null
+  /** By what lines name their items. */
+  item?: ItemNamedBy
   /** Only the papers of this kind; without it all of the brand's. */
   kind?: DocumentKind
 }
@@ -194,7 +197,7 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
   const looks = await Promise.all(
     current.map(async ({ id, design }) => {
       const before = lookOf(design)
-      const { supplied, fonts, colours, hiddenSums, slip, peelOff } = change
+      const { supplied, fonts, colours, hiddenSums, slip, peelOff, item } = change
       const look: Look = {
         ...before,
         supplied: supplied ?? before.supplied,
@@ -203,6 +206,7 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
         hiddenSums: hiddenSums ?? before.hiddenSums,
         slip: slip ?? before.slip,
         peelOff: peelOff === undefined ? before.peelOff : peelOff,
+        item: item ?? before.item,
       }
       if (look.peelOff && !isFree(look.peelOff, design)) throw badInput('bad-peel-off', 'peelOff')
       const logo = await logoOf(before, look, change, uploaded)

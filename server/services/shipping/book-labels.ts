@@ -19,21 +19,14 @@ import { company } from '../house/house'
 import { gate } from '../house/queries'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
-import { markThese } from '../outbox/stale'
+import { markStale } from '../outbox/stale'
 import { theHouse } from '../people/principal'
 import { carrierToAsk } from './carriers'
 import { markDown, markUp } from './carriers-queries'
 import { labelTable } from './labels'
 import { askWaySeconds } from './tracking'
 import { lockConsignment } from './lock'
-import {
-  isLabelComing,
-  lockClaimed,
-  lockDueLabel,
-  trackingOf,
-  preparedLabelDocuments,
-  type LabelToBook,
-} from './labels-queries'
+import { isLabelComing, lockClaimed, lockDueLabel, trackingOf, type LabelToBook } from './labels-queries'
 
 /*
  * Calls carriers: buys labels, asks by our key what became of those whose line broke, gives labels back. Called by
@@ -171,7 +164,7 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
     label,
     `The label of parcel ${parcel} is bought: ${booked.tracking}, ${booked.price} ${booked.currency}.`,
   )
-  await markThese((await preparedLabelDocuments(sourceId)).map((one) => one.id))
+  await markStale('source', sourceId)
   await gather(label)
 }
 
@@ -282,7 +275,7 @@ async function giveBack(id: number): Promise<void> {
       await moveRows(labelTable, 'keep', [id], { reply: why })
       await say(now, `The carrier does not take the label of parcel ${now.parcel} back: ${why}.`)
     }
-    await markThese((await preparedLabelDocuments(now.sourceId)).map((one) => one.id))
+    await markStale('source', now.sourceId)
   })
 }
 

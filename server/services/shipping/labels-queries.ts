@@ -143,13 +143,15 @@ export const lockClaimed = (id: number, claim: string) =>
 export const trackingOf = (id: number) =>
   one<{ tracking: string }>('select tracking from label where id = $id', { id })
 
-/** Documents of its labels that have no number yet. */
-export const preparedLabelDocuments = (sourceId: number) =>
-  rows<{ id: number }>(
-    `select id
-    from prepared_document
-    where source_id = $sourceId and kind in ('shipping label', 'return note') and state in ('due', 'prepared')`,
-    { sourceId },
+/** Parcels of shipments whose labels are bought: by what they are followed. */
+export const trackedParcels = (sourceIds: readonly number[]) =>
+  rows<{ sourceId: number; parcel: number; number: string; url: string }>(
+    `select l.source_id "sourceId", p.number parcel, l.tracking number, l.tracking_url url
+    from label l
+    join parcel p on p.id = l.parcel_id
+    where l.source_id = any($sourceIds::int[]) and l.state = 'made'
+    order by l.source_id, p.number`,
+    { sourceIds },
   )
 
 /** Labels of shipments and returns that are bought and on no document yet. */

@@ -11,7 +11,7 @@ import type { Addressing, PaperContext } from '../documents/paper-context'
 import type { Source } from '../documents/sources'
 import { standingOfOrders, type StandingLine } from './parts'
 import { shippedParts, type ShippedPart } from './parts-queries'
-import { printedOn, unprintedLabels, unprintVoided } from './labels-queries'
+import { printedOn, trackedParcels, unprintedLabels, unprintVoided } from './labels-queries'
 import { parcelsOf } from './queries'
 import { shipmentSubjects, shipmentToRefuse, shipmentVersions, wordsOfLines } from './source-queries'
 
@@ -37,6 +37,7 @@ async function loadShipmentContexts(
     (contact) => contact.customerId,
   )
   const house = await houseContext(kind)
+  const tracked = groupBy(kind === labelKind ? [] : await trackedParcels(ids), (parcel) => parcel.sourceId)
   const labels = groupBy(kind === labelKind ? await unprintedLabels(ids) : [], (label) => label.sourceId)
   return new Map(
     shipments.map(({ orderId, day, service, remarks, sentTo, shipmentState, ...subject }) => {
@@ -49,6 +50,9 @@ async function loadShipmentContexts(
         parcels: (parcels.get(subject.sourceId) ?? []).map(packed),
         ...(kind === labelKind ? { labels: (labels.get(subject.sourceId) ?? []).map(bought) } : {}),
         printing: house.company.labelPrinting,
+        ...(kind === labelKind
+          ? {}
+          : { tracking: (tracked.get(subject.sourceId) ?? []).map(({ sourceId: _, ...parcel }) => parcel) }),
         ...(kind === 'packing slip'
           ? { slip: house.company.slipShows, contact: goodsInOf(contacts.get(subject.customerId) ?? []) }
           : {}),

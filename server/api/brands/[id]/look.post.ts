@@ -1,8 +1,10 @@
 import {
   hideableSums,
+  itemNames,
   paperFamilies,
   type Design,
   type HideableSum,
+  type ItemNamedBy,
   type Zone,
 } from '../../../../core/designs/design'
 import { suppliedDesigns } from '../../../../core/designs/supplied'
@@ -23,6 +25,7 @@ interface Look {
   hiddenSums?: HideableSum[]
   slip?: boolean
   peelOff?: Zone | null
+  item?: ItemNamedBy
 }
 
 const place = Joi.number().min(0).max(400).precision(1).required()
@@ -54,9 +57,22 @@ export default route<{ id: number }, object, Look>(
         .items(Joi.valid(...hideableSums))
         .unique(),
       slip: Joi.boolean(),
+      /** By what lines name their items. */
+      item: Joi.valid(...itemNames),
       /** Of what goes with the goods, in millimetres; null for none. */
       peelOff: Joi.object({ x: place, y: place, width: place, height: place }).allow(null),
-    }).or('picture', 'width', 'noLogo', 'supplied', 'fonts', 'colours', 'hiddenSums', 'slip', 'peelOff'),
+    }).or(
+      'picture',
+      'width',
+      'noLogo',
+      'supplied',
+      'fonts',
+      'colours',
+      'hiddenSums',
+      'slip',
+      'peelOff',
+      'item',
+    ),
   },
   async ({ params, body, user }) => {
     await changeLook(
