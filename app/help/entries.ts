@@ -105,6 +105,7 @@ export const entries: readonly Entry[] = [
   setting('Brand: email texts', 'Email text', 'template wording subject signature picture banner'),
   report('Overdue accounts', '/accounts?only=overdue', 'late unpaid dunning reminders ageing'),
   report('Orders without an invoice', '/orders?without=invoice', 'unbilled not invoiced forgotten'),
+  report('Orders shipped in part', '/orders?shipped=in%20part', 'left to ship backorder rest partial'),
   report('Orders without a confirmation', '/orders?without=order%20confirmation', 'unconfirmed'),
   report(
     'Customers who cannot be reached',

@@ -6,6 +6,7 @@ import { changeDraft, draftFromOrder, draftView } from '../../server/services/dr
 import { changeLook } from '../../server/services/house/change'
 import { changeHouse } from '../../server/services/house/settings'
 import { orderView } from '../../server/services/orders/list'
+import { listOrders } from '../../server/services/orders/list-queries'
 import { cancelRest, editOrder } from '../../server/services/orders/orders'
 import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
@@ -77,8 +78,14 @@ describe('an order that goes in parts', () => {
     await ship(order, [1, '6'])
     expect(await leftOf(order)).toEqual(['4', '4'])
     await expect(ship(order, [1, '5'])).rejects.toThrow('only 4 are left to ship, not 5')
+    const inPart = async () =>
+      (
+        await listOrders({ shipped: 'in part', statuses: [], sort: 'date', descending: true, limit: 100 })
+      ).rows.some(({ id }) => id === order)
+    expect(await inPart()).toBe(true)
     await ship(order, [1, '4'], [2, '4'])
     expect(await leftOf(order)).toEqual(['0', '0'])
+    expect(await inPart()).toBe(false)
     await expect(ship(order, [1, '1'])).rejects.toThrow('only 0 are left')
     expect((await orderView(order)).shipments.map(({ label }) => label.split('/')[1])).toEqual(['1', '2'])
   })

@@ -36,12 +36,13 @@ const { filters, set, standard } = useFilters({
   brand: '',
   over: '',
   without: '',
+  shipped: '',
   from: '',
   sort: 'date',
   down: 'yes',
 })
 /** What a saved filter keeps. */
-const narrowing = ['search', 'status', 'brand', 'over', 'without', 'from'] as const
+const narrowing = ['search', 'status', 'brand', 'over', 'without', 'shipped', 'from'] as const
 const statuses = computed(() => filters.value.status.split(',').filter(Boolean))
 const list = useList<OrderRow, OrderPage>((place) =>
   api.get('/api/orders', {
@@ -51,6 +52,7 @@ const list = useList<OrderRow, OrderPage>((place) =>
       brand: filters.value.brand,
       over: filters.value.over,
       without: filters.value.without as DocumentKind,
+      shipped: filters.value.shipped as 'in part' | '',
       from: filters.value.from,
       sort: filters.value.sort,
       descending: filters.value.down === 'yes',
@@ -58,15 +60,15 @@ const list = useList<OrderRow, OrderPage>((place) =>
     },
   }),
 )
-const isFiltered = computed(() =>
-  Boolean(
-    ['search', 'status', 'brand', 'over', 'without', 'from'].some((name) => filters.value[name as 'search']),
-  ),
-)
+const isFiltered = computed(() => narrowing.some((name) => filters.value[name]))
 const withouts = [
   { value: '', words: t('orders.withOrWithoutDocuments') },
   ...orderKinds.map((kind) => ({ value: kind as string, words: t('orders.withoutKind', { kind }) })),
+  { value: 'in part', words: t('orders.shippedInPart') },
 ]
+/** By the documents that there are none of, or by goods that are left. */
+const setWithout = (value: string) =>
+  set(value === 'in part' ? { without: '', shipped: value } : { without: value, shipped: '' })
 const { times, timeWords } = timeChoices()
 const picks = usePicks(list.rows)
 const active = ref<number | null>(null)
@@ -162,8 +164,9 @@ const columns: ListColumn[] = [
                 ><WordPicker
                   :label="t('common.documents')"
                   :choices="withouts"
-                  :value="filters.without"
-                  @pick="set({ without: $event })" /></template
+                  :value="filters.shipped || filters.without"
+                  data-test="without"
+                  @pick="setWithout" /></template
               ><template #time
                 ><WordPicker
                   :label="t('common.time')"
@@ -242,6 +245,7 @@ const columns: ListColumn[] = [
                 brand: filters.brand,
                 over: filters.over,
                 without: filters.without,
+                shipped: filters.shipped,
                 from: filters.from,
                 sort: filters.sort,
                 descending: String(filters.down === 'yes'),

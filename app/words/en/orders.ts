@@ -129,6 +129,7 @@ export const orders = {
   // orders/index.vue
   withOrWithoutDocuments: 'with or without documents',
   withoutKind: 'without {kind}',
+  shippedInPart: 'shipped in part',
   yourRef: 'Your ref.',
   invoice: 'Invoice',
   inStatusOfBrandOf: 'in {status}, of {brand}, of {amountPicker}, {documents}, of {time}',

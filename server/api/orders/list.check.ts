@@ -10,6 +10,8 @@ export const orderFilter = {
   over: decimal,
   /** A kind of document that they have none of. */
   without: orderKind,
+  /** Those of which something went and something is left. */
+  shipped: Joi.valid('in part').allow(''),
   from: day,
   sort: Joi.valid('date', 'number', 'customer', 'total', 'status').default('date'),
   descending: Joi.boolean().default(true),

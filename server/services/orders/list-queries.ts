@@ -27,8 +27,24 @@ function conditions(filter: OrderFilter, parameters: unknown[], who: Principal):
     found.push(
       `not exists (select from claim k where k.source_id = o.id and k.document_kind = ${bind(filter.without)})`,
     )
+  if (filter.shipped) found.push(shippedInPart)
   return found.join(' and ')
 }
+
+/** SQL: a shipment of it stands, and something of a line is left to ship. */
+const shippedInPart = `exists (select from shipment s where s.order_id = o.id and s.state = 'packed')
+    and exists (
+      select from order_line l
+      where l.order_id = o.id and l.quantity > coalesce(
+        (
+          select sum(p.quantity)
+          from shipment_line p
+          join shipment s on s.id = p.shipment_id and s.state = 'packed'
+          where s.order_id = o.id and p.position = l.position
+        ),
+        0
+      )
+    )`
 
 const tables = 'sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id'
 

@@ -41,6 +41,8 @@ export interface OrderFilter {
   over?: string
   /** A kind of document that they have none of, prepared or issued. */
   without?: DocumentKind
+  /** Those of which something was shipped and something is left. */
+  shipped?: 'in part' | ''
   /** The first date. */
   from?: string
   sort: OrderSort
