@@ -19,6 +19,7 @@ export const shipping = {
   'changed-meanwhile/carrier': 'Somebody changed this carrier meanwhile. Load it again.',
   'changed-meanwhile/return': 'Somebody changed return {goodsReturn} meanwhile. Load it again.',
   'changed-meanwhile/shipment': 'Somebody changed shipment {shipment} meanwhile. Load it again.',
+  'code-of-return': '{code} comes back: take it in under Shipments, Returns.',
   'customs-lacks': '“{item}” has no {what}: customs asks for it. Enter it at the item.',
   'label-in-rehearsal': 'A rehearsal is on: nothing is bought. End it in Settings first.',
   'label-of-parcel':
@@ -28,6 +29,8 @@ export const shipping = {
   'labels-stand':
     'Labels are bought for {shipment}: {labels}. They are given back when it is undone.{documents}',
   'no-carrier': 'There is no carrier that labels are bought of. Add one in Settings, Shipping.',
+  'no-carrier/return':
+    'No carrier has a service by which goods come back. Agree the return without a label, or save the carrier in Settings, Shipping once more: it is asked what it carries.',
   'no-parcel-to-label': 'Each parcel of {shipment} has its label.',
   'no-services': 'Enter at least one service with its prices.',
   'no-such-carrier': 'That carrier does not exist.',

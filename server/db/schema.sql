@@ -877,6 +877,9 @@ create table label (
 create unique index label_stands on label (parcel_id)
   where state in ('asked', 'booking', 'unclear', 'made', 'cancelling');
 create index label_source_id_idx on label (source_id);
+-- looked through every few seconds for those that ended
+create index label_return_unused on label (source_id)
+  where state = 'made' and way = 'announced' and asked ->> 'isReturn' = 'true';
 create index label_due on label (next_try_at) where state in ('asked', 'booking', 'unclear', 'cancelling');
 create index label_refused on label (asked_at) where state in ('refused', 'unclear');
 create index label_tracking on label (tracking) where tracking <> '';

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { PDFDocument, StandardFonts } from 'pdf-lib'
 import { afterAll, describe, expect, test } from 'vitest'
 import { labelPaper } from '../../core/documents/label'
+import { returnPaper } from '../../core/documents/return'
 import { layOut } from '../../core/designs/layout'
 import type { LabelPrinting } from '../../core/shipping/label-formats'
 import {
@@ -117,4 +118,21 @@ test("the carrier's own label stands in the place of ours, whole", async () => {
   expect(at(0, 421)).toContain('OF THE CARRIER')
   expect(at(0, 0)).not.toContain('OF THE CARRIER')
   await expect(painted('missing', laidOut)).rejects.toThrow('missing')
+})
+
+test('the label behind a return note is read by a scanner, and so is the note', async () => {
+  const { delivery } = exampleShipment
+  const note = returnPaper(shipmentInput('return note'), {
+    label: 'SO-20931/R1',
+    day: '2026-11-30',
+    until: '2026-12-30',
+    sender: { ...delivery, name: 'Ottermill Honey Co-op' },
+    delivery: { name: 'Tansy Hollow, Returns', lines: ['Quarry Lane', 'Ballynore'], country: 'IE' },
+    remarks: '',
+    lines: [{ position: 1, quantity: '1', reason: 'broken' }],
+    labels: exampleLabels.slice(0, 1),
+  })
+  const pdf = await painted('return', layOut(note, plain, metrics))
+  expect(scanned(pdf, 1)).toEqual(['CODE-128:SO-20931/R1'])
+  expect(scanned(pdf, 2)).toContain(`CODE-128:${exampleLabels[0]!.barcode}`)
 })

@@ -207,3 +207,44 @@ test('a picking list is one walk for the orders that are chosen, and says which 
   await desk.page.click('[data-test="picking"]')
   await says(`${one.number}: 6`)
 })
+
+describe('what goes with the goods', () => {
+  test('shows of the buyer and of prices what the house wants', async () => {
+    await desk.page.goto(`${desk.base}/company?part=Shipping`)
+    await desk.clickText('button', 'without prices')
+    await desk.clickText('.picker li', 'with prices')
+    await says('What packing slips show is set.')
+    const slip = await ask<{ slipShows: { prices: boolean } }>('/api/house/settings')
+    expect(slip.slipShows.prices).toBe(true)
+  })
+
+  test('stands where the printer puts it: the offset is set, and one that is too far is refused', async () => {
+    await desk.clickText('button', 'where they belong')
+    await desk.wait('[data-test="offset-x"]')
+    const enter = async (text: string) => {
+      await desk.page.click('[data-test="offset-x"]', { count: 3 })
+      await desk.page.keyboard.type(text)
+      await desk.page.keyboard.press('Tab')
+    }
+    await enter('40')
+    await desk.page.waitForFunction(() => /less than or equal|at most|10/.test(document.body.innerText))
+    await enter('1.5')
+    await says('The printer’s offset is set.')
+    await says('1.5 mm to the right and 0 mm down')
+  })
+
+  test('is printed on a sheet with a label to peel off, never over the address', async () => {
+    await desk.page.goto(`${desk.base}/company?part=Design`)
+    await desk.clickText('button', 'all its documents')
+    await desk.clickText('.picker li', 'packing slips only')
+    await desk.wait('[data-test="peel-off"]')
+    await desk.page.click('[data-test="peel-off"] input')
+    await desk.fill('[data-test="zone-y"]', '60')
+    await enabled('[data-test="keep-look"]')
+    await desk.page.click('[data-test="keep-look"]')
+    await says('The label lies where something else has to')
+    await desk.fill('[data-test="zone-y"]', '200')
+    await desk.page.click('[data-test="keep-look"]')
+    await says('The design is saved.')
+  })
+})

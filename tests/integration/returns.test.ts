@@ -15,10 +15,10 @@ import { changeHouse } from '../../server/services/house/settings'
 import { setStatus } from '../../server/services/orders/status'
 import { orderView } from '../../server/services/orders/list'
 import { inTheNameOf } from '../../server/services/people/principal'
-import { keepCarrier } from '../../server/services/shipping/carriers'
+import { carriers, keepCarrier } from '../../server/services/shipping/carriers'
 import { labelsOf } from '../../server/services/shipping/labels'
 import { listLabels } from '../../server/services/shipping/label-list-queries'
-import { makeShipment } from '../../server/services/shipping/pack'
+import { makeShipment, planByCode } from '../../server/services/shipping/pack'
 import { listReturns } from '../../server/services/shipping/return-list-queries'
 import type { ReturnList } from '../../server/services/shipping/return-list'
 import {
@@ -157,7 +157,9 @@ const inLists = async (id: number) => {
 describe('what can come back', () => {
   test('is what was shipped and is on no other return, and more is refused in words', async () => {
     const order = await shipped()
-    await agree(order)
+    const first = await agree(order)
+    // a scanner at the bench reads its note, too
+    await expect(planByCode((await returnView(first)).label, who)).rejects.toThrow('under Shipments, Returns')
     expect(
       (await planReturn(order)).lines.map(({ shipped, returned, left }) => [shipped, returned, left]),
     ).toEqual([
@@ -281,6 +283,19 @@ describe('a return with a label', () => {
     expect(await askLabelsOfMany([id], {}, who)).toMatchObject([{ asked: 1, reason: null }])
     await house.settle()
     await until('its note is mailed', async () => (await mailsFor(id)).length === 1)
+  })
+
+  test('is refused in words where no carrier has a service for it, and can be agreed without', async () => {
+    const order = await shipped()
+    await run(`update carrier set services = jsonb_path_query_array(services, '$[*] ? (@.isReturn != true)')`)
+    await expect(agree(order, { withLabels: true })).rejects.toThrow(
+      'No carrier has a service by which goods',
+    )
+    expect((await planReturn(order)).lines[0]!.returned).toBe('0')
+    const id = await agree(order)
+    expect((await returnView(id)).labels).toEqual([])
+    const [kept] = await carriers()
+    await keepCarrier(kept!.id, { ...kept!, key: 'the key' })
   })
 
   test('that is withdrawn gives its label back and takes its note off', async () => {

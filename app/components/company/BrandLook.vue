@@ -21,7 +21,7 @@ import {
   type ItemNamedBy,
   type Zone,
 } from '../../../core/designs/design'
-import { lookOf, usualPeelOff } from '../../../core/designs/supplied'
+import { lookOf, namesOf, usualPeelOff } from '../../../core/designs/supplied'
 import type { BrandView } from '../../contract'
 
 /**
@@ -108,7 +108,7 @@ async function upload(event: Event) {
   input.value = ''
 }
 const keep = () => {
-  const { width, slip, hasPeelOff, zone, ...look } = form.value
+  const { width, slip, hasPeelOff, zone, item, ...look } = form.value
   const millimetres = (text: string) => Number(text.replace(',', '.'))
   const peelOff = hasPeelOff
     ? {
@@ -124,6 +124,8 @@ const keep = () => {
     change(
       {
         ...look,
+        // other kinds may name their items otherwise
+        ...(item === namesOf(base.value.design) ? {} : { item }),
         ...(hasSlip.value ? { slip } : {}),
         ...(hasLabel.value ? { peelOff } : {}),
         ...(logo.value ? { width: Number(width) } : {}),

@@ -242,8 +242,9 @@ li {
 }
 .row {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 10px;
+  gap: 4px 10px;
   white-space: nowrap;
 }
 </style>

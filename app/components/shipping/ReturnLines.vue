@@ -32,7 +32,7 @@ function next(event: KeyboardEvent) {
 </script>
 
 <template>
-  <table ref="table" class="plain">
+  <table ref="table">
     <thead>
       <tr>
         <th>{{ t('common.item') }}</th>
@@ -85,62 +85,10 @@ function next(event: KeyboardEvent) {
   </table>
 </template>
 
+<style scoped src="./lines-table.css"></style>
+
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-  font-size: var(--small);
-  color: var(--soft-ink);
-  font-weight: 600;
-  padding: 2px 6px;
-  border-bottom: 1px solid var(--ink);
-  white-space: nowrap;
-}
-td {
-  padding: 4px 6px;
-  border-bottom: 1px solid var(--rule);
-  vertical-align: top;
-}
-.wide {
-  width: 100%;
-}
-.keep {
-  white-space: nowrap;
-}
-.right {
-  text-align: right;
-  white-space: nowrap;
-}
-.small {
-  display: block;
-  font-size: var(--small);
-}
-.done td {
-  color: var(--soft-ink);
-}
-input {
-  width: 76px;
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  padding: 3px 5px;
-  font: inherit;
-  background: var(--paper);
-  color: var(--ink);
-}
-input.mono {
-  font-family: var(--mono);
-}
 input.reason {
   width: 190px;
-}
-input:focus {
-  border-color: var(--blue);
-}
-input.bad {
-  border-color: var(--brick);
-  background: var(--brick-pale);
 }
 </style>

@@ -153,7 +153,9 @@ useMainKey(() => void pack())
           <p v-if="plan.refused" class="notice stuck" role="alert">{{ plan.refused }}</p>
           <p v-if="refused" class="notice stuck" role="alert" data-test="refused">{{ refused }}</p>
           <div class="how">
-            <div><DateField v-model="day" :label="t('shipping.day')" /></div>
+            <div>
+              <DateField v-model="day" :label="t('shipping.day')" @update:model-value="touched = true" />
+            </div>
             <FormField
               v-model="service"
               :label="t('shipping.service')"

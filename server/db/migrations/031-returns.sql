@@ -66,6 +66,9 @@ alter table label rename column shipment_id to source_id;
 alter table label drop constraint label_shipment_id_fkey;
 alter table label add foreign key (source_id) references source;
 alter index label_shipment_id_idx rename to label_source_id_idx;
+-- looked through every few seconds for those that ended
+create index label_return_unused on label (source_id)
+  where state = 'made' and way = 'announced' and asked ->> 'isReturn' = 'true';
 
 -- What a carrier is asked to carry. `stands`: labels may be bought for it; `country`: the customer's end of the way.
 create view consignment as

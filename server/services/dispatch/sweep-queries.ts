@@ -213,7 +213,7 @@ export const returnLabelsEnded = (now: Date) =>
     `select exists (
       select from label l
       join goods_return r on r.id = l.source_id
-      where l.state in ('asked', 'made') and coalesce(l.way, 'announced') = 'announced'
+      where l.state = 'made' and l.way = 'announced' and l.asked ->> 'isReturn' = 'true'
         and (r.state <> 'expected' or r.until < ($now at time zone (select time_zone from company))::date)
         and (l.reply = '' or l.next_try_at < $now::timestamptz - interval '1 day')
     ) some`,

@@ -127,10 +127,10 @@ export async function askLabels(
   { service, despite = false, ...how }: HowToLabel,
   who: Principal,
 ): Promise<AskedLabels> {
-  const services = await houseServices()
-  if (services.length === 0) throw new Refusal('no-carrier')
   const before = await consignmentToLabel(sourceId)
   if (!before) throw new Refusal('no-such-shipment', { status: 404 })
+  const services = servicesFor(before, await houseServices())
+  if (services.length === 0) throw new Refusal(before.isReturn ? 'no-carrier/return' : 'no-carrier')
   refuseKindOff(labelKindOf(before), (await company()).kindsOff)
   return inTransaction(async () => {
     if ((await gate(true)).rehearsalSince) throw new Refusal('label-in-rehearsal')
@@ -151,13 +151,12 @@ export async function askLabels(
     const { chosen } = await chooseService(goods, services, parcels, service ?? goods.service)
     if (chosen?.carrierId === null) return skipped(goods, chosen.name, who)
     const goesOn = how.goesOn ?? goods.goesOn ?? (isReturn ? lookedAt : madeByHand)
-    const fitting = servicesFor(goods, services)
     return write(
       {
         goods,
         parcels,
         of: all.length,
-        services: fitting,
+        services,
         chosen,
         goesOn: despite ? { ...goesOn, despite } : goesOn,
       },

@@ -20,6 +20,7 @@ import {
   nextNumber,
   orderCalled,
   orderToShip,
+  returnCalled,
   servicesUsed,
   type OrderToShip,
 } from './queries'
@@ -137,10 +138,12 @@ export async function planShipment(orderId: number): Promise<ShipmentPlan> {
 
 /**
  * The plan of the order with a number, whatever its case, or of which a shipment has it.
- * @throws Refusal "no-such-number" where none of the person's brands has it
+ * @throws Refusal "no-such-number" where none of the person's brands has it, "code-of-return" where it is a return's
  */
 export async function planByCode(code: string, who: Principal): Promise<ShipmentPlan> {
   const order = await orderCalled(code.trim(), who)
+  if (!order && (await returnCalled(code.trim(), who)))
+    throw new Refusal('code-of-return', { values: { code: code.trim() } })
   if (!order) throw new Refusal('no-such-number', { status: 404, values: { code } })
   return planShipment(order.id)
 }

@@ -60,6 +60,15 @@ export const orderCalled = (code: string, who: Principal) =>
     { code },
   )
 
+/** A return that is called so; of the person's brands. */
+export const returnCalled = (code: string, who: Principal) =>
+  one<{ id: number }>(
+    `select r.id
+    from goods_return r
+    where lower(r.label) = lower($code) and ${within(who, 'r.brand_id')}`,
+    { code },
+  )
+
 /** Services that shipments went by, the newest first. */
 export const servicesUsed = () =>
   rows<{ service: string }>(

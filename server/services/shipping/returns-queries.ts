@@ -171,7 +171,7 @@ export const endedReturnLabels = (today: string) =>
     `select l.id
     from label l
     join goods_return r on r.id = l.source_id
-    where l.state in ('asked', 'made') and coalesce(l.way, 'announced') = 'announced'
+    where l.state = 'made' and l.way = 'announced' and l.asked ->> 'isReturn' = 'true'
       and (r.state <> 'expected' or r.until < $today::date)
       -- one that the carrier does not take back is asked about once a day at most
       and (l.reply = '' or l.next_try_at < now() - interval '1 day')

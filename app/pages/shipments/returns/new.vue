@@ -105,7 +105,9 @@ async function load() {
     const found = await planReturn(orderId.value)
     plan.value = found
     until.value = found.until
-    sender.value = structuredClone(found.sender ?? { name: found.customerName, lines: [], country: '' })
+    sender.value = structuredClone(
+      found.sender ?? { name: found.customerName, lines: [], country: session.house!.company.country },
+    )
     delivery.value = structuredClone(found.delivery)
     withLabels.value = found.services.length > 0
     service.value = ''

@@ -1,0 +1,42 @@
+import { mount } from '@vue/test-utils'
+import { expect, test } from 'vitest'
+import ReturnLines from './ReturnLines.vue'
+import type { LineReturned } from '../../contract'
+
+const line = (position: number, left: string): LineReturned => ({
+  position,
+  item: `IT-${position}`,
+  description: `Item ${position}`,
+  detail: null,
+  unit: '',
+  each: '2',
+  shipped: '5',
+  returned: left === '5' ? '0' : '2',
+  left,
+})
+const mounted = () =>
+  mount(ReturnLines, {
+    props: { modelValue: {}, lines: [line(1, '5'), line(2, '0'), line(3, '3')], disabled: false },
+    attachTo: document.body,
+  })
+
+test('only what was shipped and is not back yet can be entered, with a reason; Enter goes on', async () => {
+  const table = mounted()
+  expect(table.find('[data-test="comes-2"]').exists()).toBe(false)
+  const comes = table.get<HTMLInputElement>('[data-test="comes-1"]')
+  await comes.setValue('4')
+  await table.setProps({ modelValue: table.emitted('update:modelValue')!.at(-1)![0] as object })
+  comes.element.focus()
+  await comes.trigger('keydown', { key: 'Enter' })
+  expect(document.activeElement).toBe(table.get('[data-test="reason-1"]').element)
+  await table.get('[data-test="reason-1"]').setValue('broken')
+  expect(table.emitted('update:modelValue')!.at(-1)![0]).toEqual({ 1: { quantity: '4', reason: 'broken' } })
+})
+
+test('more than can come back is marked', async () => {
+  const table = mounted()
+  await table.setProps({ modelValue: { 3: { quantity: '3.5', reason: '' } } })
+  expect(table.get('[data-test="comes-3"]').classes()).toContain('bad')
+  await table.setProps({ modelValue: { 3: { quantity: '3', reason: '' } } })
+  expect(table.get('[data-test="comes-3"]').classes()).not.toContain('bad')
+})
