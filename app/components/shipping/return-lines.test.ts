@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
-import ReturnLines from './ReturnLines.vue'
+import ReturnLines, { type ComingLine } from './ReturnLines.vue'
 import type { LineReturned } from '../../contract'
 
 const line = (position: number, left: string): LineReturned => ({
@@ -14,6 +14,9 @@ const line = (position: number, left: string): LineReturned => ({
   returned: left === '5' ? '0' : '2',
   left,
 })
+/** What was told last. */
+const lastOf = (told: Record<string, unknown[][]>) =>
+  told['update:modelValue']!.at(-1)![0] as Record<number, ComingLine>
 const mounted = () =>
   mount(ReturnLines, {
     props: { modelValue: {}, lines: [line(1, '5'), line(2, '0'), line(3, '3')], disabled: false },
@@ -25,12 +28,12 @@ test('only what was shipped and is not back yet can be entered, with a reason; E
   expect(table.find('[data-test="comes-2"]').exists()).toBe(false)
   const comes = table.get<HTMLInputElement>('[data-test="comes-1"]')
   await comes.setValue('4')
-  await table.setProps({ modelValue: table.emitted('update:modelValue')!.at(-1)![0] as object })
+  await table.setProps({ modelValue: lastOf(table.emitted()) })
   comes.element.focus()
   await comes.trigger('keydown', { key: 'Enter' })
   expect(document.activeElement).toBe(table.get('[data-test="reason-1"]').element)
   await table.get('[data-test="reason-1"]').setValue('broken')
-  expect(table.emitted('update:modelValue')!.at(-1)![0]).toEqual({ 1: { quantity: '4', reason: 'broken' } })
+  expect(lastOf(table.emitted())).toEqual({ 1: { quantity: '4', reason: 'broken' } })
 })
 
 test('more than can come back is marked', async () => {
