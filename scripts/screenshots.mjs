@@ -73,8 +73,13 @@ const views = {
   tray: () => go('/print-queue'),
   proof: () => go('/reconciliation'),
   shipment: async () => {
-    await go('/shipments')
-    await click(row)
+    // one whose labels are bought but for one
+    await go('/shipments/labels')
+    await click(`${row} a`)
+    await pause(2500)
+    await page.evaluate(() =>
+      document.querySelector('[data-test="label-2"]')?.scrollIntoView({ block: 'end' }),
+    )
   },
   draft: async () => {
     await go('/')
