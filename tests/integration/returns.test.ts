@@ -145,6 +145,14 @@ const mailsFor = (id: number) =>
     order by s.id`,
     [id],
   )
+const linksOf = (id: number) =>
+  rows<{ ended: boolean }>(
+    `select l.ended_at is not null ended
+    from signed_link l
+    join document d on d.id = l.document_id
+    where d.source_id = $1`,
+    [id],
+  )
 const inLists = async (id: number) => {
   const found: ReturnList[] = []
   for (const what of ['expected', 'late', 'uncredited', 'back', 'withdrawn'] as const) {
@@ -231,20 +239,12 @@ describe('a return with a label', () => {
     const id = await agree(order, { withLabels: true, write: true })
     await house.settle()
     await until('its note is mailed', async () => (await mailsFor(id))[0]?.state === 'on the way')
-    const links = () =>
-      rows<{ ended: boolean }>(
-        `select l.ended_at is not null ended
-        from signed_link l
-        join document d on d.id = l.document_id
-        where d.source_id = $1`,
-        [id],
-      )
-    expect(await links()).toEqual([{ ended: false }])
+    expect(await linksOf(id)).toEqual([{ ended: false }])
     const [label] = await labelsOf(id)
     book.goOn(label!.tracking, 'accepted')
     await run('update label set ask_way_at = now() where id = $1', [label!.id])
     await followParcels([label!.id])
-    expect(await links()).toEqual([{ ended: true }])
+    expect(await linksOf(id)).toEqual([{ ended: true }])
     expect((await listLabels({ what: 'all', search: label!.tracking, limit: 5 })).cost).toEqual([
       { amount: '4.20', currency: 'EUR' },
     ])
@@ -252,8 +252,10 @@ describe('a return with a label', () => {
 
   test('ends with its last day: what nobody used is given back', async () => {
     const order = await shipped()
-    const id = await agree(order, { withLabels: true })
+    // by link, as the test before has it set
+    const id = await agree(order, { withLabels: true, write: true })
     await house.settle()
+    await until('its note is mailed', async () => (await mailsFor(id))[0]?.state === 'on the way')
     await run('update goods_return set until = current_date - 2 where id = $1', [id])
     expect(await inLists(id)).toEqual(['expected', 'late'])
     await sweep()
@@ -261,6 +263,8 @@ describe('a return with a label', () => {
     const [label] = await labelsOf(id)
     expect(label!.state).toBe('cancelled')
     expect(book.of(label!.tracking)!.cancelled).toBe(true)
+    // nobody is to print it any more
+    expect(await linksOf(id)).toEqual([{ ended: true }])
   })
 
   test('whose address the carrier does not take says so; changed, it is made again and its note follows', async () => {

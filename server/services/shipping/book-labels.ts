@@ -24,7 +24,7 @@ import { theHouse } from '../people/principal'
 import { carrierToAsk } from './carriers'
 import { markDown, markUp } from './carriers-queries'
 import { labelTable } from './labels'
-import { askWaySeconds } from './tracking'
+import { askWaySeconds, endUsedLinks } from './tracking'
 import { lockConsignment } from './lock'
 import { isLabelComing, lockClaimed, lockDueLabel, trackingOf, type LabelToBook } from './labels-queries'
 
@@ -269,6 +269,7 @@ async function giveBack(id: number): Promise<void> {
     }
     if ('booked' in answer && answer.booked) {
       await moveRows(labelTable, 'given back', [id], cleared)
+      await endUsedLinks([now])
       await say(now, `The label of parcel ${now.parcel}, ${now.tracking}, was given back.`)
     } else {
       const why = 'failed' in answer ? answer.failed.message : 'it is used already'

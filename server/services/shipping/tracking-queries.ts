@@ -69,14 +69,14 @@ export const keepWays = (
     { carrierId, ways: JSON.stringify(ways), now, last },
   )
 
-/** Those of these documents of which every label is used. */
+/** Those of these documents of which every label is used, or was given back. */
 export const documentsUsedUp = (documentIds: readonly number[]) =>
   rows<{ id: number }>(
     `select document_id id
     from label
-    where document_id = any($documentIds::int[]) and state = 'made'
+    where document_id = any($documentIds::int[])
     group by document_id
-    having bool_and(way <> 'announced')`,
+    having bool_and(state = 'cancelled' or state = 'made' and way <> 'announced')`,
     { documentIds },
   )
 

@@ -132,9 +132,12 @@ async function tellOfMoved(moved: readonly Moved[]): Promise<void> {
   await tellOfDelivered(of('delivered'), who)
 }
 
-/** Links to labels end once each label of their document is used: nobody is to send another parcel with one. */
-async function endUsedLinks(moved: readonly Moved[]): Promise<void> {
-  const documents = [...new Set(moved.flatMap(({ documentId }) => documentId ?? []))]
+/**
+ * Links to labels end once each label of their document is used or given back: nobody is to send a parcel with one. In
+ * the caller's transaction.
+ */
+export async function endUsedLinks(labels: readonly { documentId: number | null }[]): Promise<void> {
+  const documents = [...new Set(labels.flatMap(({ documentId }) => documentId ?? []))]
   for (const { id } of await documentsUsedUp(documents))
-    await endLinksOfDocument(id, 'was ended: its labels are used', theHouse)
+    await endLinksOfDocument(id, 'was ended: its labels are used or given back', theHouse)
 }
