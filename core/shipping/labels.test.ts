@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { callAgainAfter, labelLifecycle, labelStates, mostCalls, standingLabelStates } from './labels'
+import { callAgainAfter, costOf, labelLifecycle, labelStates, mostCalls, standingLabelStates } from './labels'
 
 describe('the life of a label', () => {
   const { next } = labelLifecycle
@@ -29,4 +29,14 @@ describe('the life of a label', () => {
     expect(waits.at(-1)).toBe(1800)
     expect(waits.reduce((sum, one) => sum + one, 0) / 3600).toBeGreaterThan(3)
   })
+})
+
+test('a label by which goods come back costs only once it is used', () => {
+  const label = { price: '4.20', currency: 'EUR', isReturn: true }
+  expect(costOf([{ ...label, way: 'announced' }])).toEqual([])
+  expect(costOf([{ ...label, way: null }])).toEqual([])
+  expect(costOf([{ ...label, way: 'accepted' }])).toEqual([{ amount: '4.20', currency: 'EUR' }])
+  expect(costOf([{ ...label, isReturn: false, way: 'announced' }])).toEqual([
+    { amount: '4.20', currency: 'EUR' },
+  ])
 })

@@ -121,7 +121,8 @@ export interface LabelToBook {
 export const lockDueLabel = (id: number, state: LabelState, now: Date) =>
   one<LabelToBook>(
     `select l.id, l.source_id "sourceId", s.order_id "orderId", l.carrier_id "carrierId",
-      c.name carrier, l.service, l.key, l.state, l.parcel, l.parcels, l.tries, l.tracking, l.document_id "documentId", l.asked,
+      c.name carrier, l.service, l.key, l.state, l.parcel, l.parcels, l.tries,
+      l.tracking, l.document_id "documentId", l.asked,
       case
         when not s.is_return then (select ss.how from stopped_source ss where ss.source_id = l.source_id)
       end stopped,
