@@ -49,7 +49,7 @@ export interface MappedAnswer {
   price: string
   /** A pointer, or a currency by its code. */
   currency: string
-  /** Its own label, a PDF in base64. */
+  /** Its own label, a PDF, PNG or JPEG in base64. */
   label: string
 }
 

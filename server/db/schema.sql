@@ -821,7 +821,9 @@ create table carrier (
   down_since timestamptz,
   -- a person was told so
   down_noticed boolean not null default false,
-  version integer not null default 1
+  version integer not null default 1,
+  -- when it is asked again what it carries and for how much
+  ask_services_at timestamptz not null default now()
 );
 
 -- A label as it is bought of a carrier: at most one that stands for each parcel.

@@ -36,6 +36,8 @@ export interface Jobs {
   'label-documents': { sourceIds: number[] }
   /** Labels of returns whose last day is over are given back. */
   'end-return-labels': Record<string, never>
+  /** A carrier that is asked again what it carries. */
+  'renew-carrier': { carrierId: number }
   /** Labels whose carrier is asked how far their parcels are. */
   'follow-parcels': { labelIds: number[] }
   /** An invitation, or a code for a new password. */
@@ -61,6 +63,7 @@ const priority: Record<keyof Jobs, number> = {
   'book-labels': 1,
   'follow-parcels': 3,
   'end-return-labels': 3,
+  'renew-carrier': 3,
   'label-documents': 1,
 }
 

@@ -23,6 +23,7 @@ import { run as makeStatements } from './tasks/make-statements'
 import { run as morningEmail } from './tasks/morning-email'
 import { run as paintDocuments } from './tasks/paint-documents'
 import { run as readBankFile } from './tasks/read-bank-file'
+import { run as renewCarrier } from './tasks/renew-carrier'
 import { run as refreshPrepared } from './tasks/refresh-prepared'
 import { run as sendDispatches } from './tasks/send-dispatches'
 import { run as sendRehearsals } from './tasks/send-rehearsals'
@@ -46,6 +47,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'plan-turns': planTurns,
   'read-bank-file': readBankFile,
   'refresh-prepared': refreshPrepared,
+  'renew-carrier': renewCarrier,
   'send-dispatches': sendDispatches,
   'send-rehearsals': sendRehearsals,
   'send-run': sendRun,

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import bwip from 'bwip-js/node'
 import { PDFDocument, StandardFonts } from 'pdf-lib'
 import { afterAll, describe, expect, test } from 'vitest'
 import { labelPaper } from '../../core/documents/label'
@@ -16,6 +17,7 @@ import {
   plain,
   shipmentInput,
 } from '../../core/testing/examples'
+import { labelFile } from '../outside/carrier/label-file'
 import { PdfkitPainter } from './pdfkit-painter'
 import { withPlaced } from './placed'
 
@@ -119,6 +121,28 @@ test("the carrier's own label stands in the place of ours, whole", async () => {
   expect(at(0, 0)).not.toContain('OF THE CARRIER')
   await expect(painted('missing', laidOut)).rejects.toThrow('missing')
 })
+
+test.each([['100x150'], ['A4']] as const)(
+  "the carrier's picture of a label is read by a scanner from %s",
+  async (format) => {
+    const drawn = await bwip.toBuffer({
+      bcid: 'code128',
+      text: 'GH0042PICTURE',
+      scale: 2,
+      padding: 12,
+      backgroundcolor: 'ffffff',
+    })
+    const file = 'e'.repeat(64)
+    const [first] = exampleLabels
+    const laidOut = layOut(paperOf({ format, from: 1 }, [{ ...first!, file }]), plain, metrics)
+    const pdf = await painted(
+      `picture-${format}`,
+      laidOut,
+      new Map([[file, await labelFile(drawn.toString('base64'))]]),
+    )
+    expect(scanned(pdf, 1)).toEqual(['CODE-128:GH0042PICTURE'])
+  },
+)
 
 test('the label behind a return note is read by a scanner, and so is the note', async () => {
   const { delivery } = exampleShipment

@@ -2,17 +2,18 @@ import { afterAll, expect, test } from 'vitest'
 import { one, rows, run } from '../../server/db/connection'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { keepCarrier } from '../../server/services/shipping/carriers'
-import { askLabels } from '../../server/services/shipping/labels'
 import { makeShipment } from '../../server/services/shipping/pack'
 import { registerSources } from '../../server/services/sources'
 import { Book } from '../../standins/carrier/book'
+import { demoStaff } from '../../demo/house'
 import { until } from '../integration/house'
+import { startWeb } from '../web'
 import { seededDice, useDoomed } from './processes'
 
 /*
- * Labels are bought while the worker and the carrier are killed at random moments. The carrier sells again what it is
+ * Labels are bought while web, worker and carrier are killed at random moments. The carrier sells again what it is
  * asked for again: at the end it has sold one label for each parcel at most, each of them known to us; what it did not
- * sell is asked for once more by a person, and then each parcel has exactly one.
+ * sell is asked for once more by a person, and then each parcel has exactly one. Whoever is not answered presses again.
  */
 const kills = Number(process.env.CLOTHESPIN_KILLS ?? 8)
 const parcels = 2
@@ -25,9 +26,50 @@ const times = {
   CLOTHESPIN_CARRIER_TIMEOUT: '2000',
   CLOTHESPIN_SWEEP_SECONDS: '1',
   STANDIN_CARRIER_MILLISECONDS: '150',
+  CLOTHESPIN_RATE_FACTOR: '100',
 }
 Object.assign(process.env, times)
-afterAll(() => Object.keys(times).forEach((name) => delete process.env[name]))
+let web: Awaited<ReturnType<typeof startWeb>>
+let cookie = ''
+afterAll(async () => {
+  await web?.stop()
+  Object.keys(times).forEach((name) => delete process.env[name])
+})
+
+const post = (path: string, body: object) =>
+  fetch(web.base + path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', cookie },
+    body: JSON.stringify(body),
+  })
+const signIn = async () => {
+  const { email, password } = demoStaff().find(({ role }) => role === 'supervisor')!
+  const answer = await post('/api/session', { email, password })
+  cookie = answer.headers.get('set-cookie')!.split(';')[0]!
+}
+/** Somebody presses "Make label". @returns whether it was answered: else nobody knows what became of it */
+const press = (id: number) =>
+  post('/api/labels', { sourceIds: [id] }).then(
+    ({ status }) => {
+      expect(status).toBe(200)
+      return true
+    },
+    () => false,
+  )
+const pressAll = async (ids: readonly number[]) => {
+  for (const id of ids) expect(await press(id)).toBe(true)
+}
+/** The web dies while it is asked for labels; whoever had no answer presses again once it is back. */
+async function askOfDyingWeb(ids: readonly number[], milliseconds: number): Promise<number> {
+  const answers = ids.map(press)
+  await new Promise((resolve) => setTimeout(resolve, milliseconds))
+  await web.stop()
+  web = await startWeb()
+  const answered = await Promise.all(answers)
+  const again = ids.filter((_, place) => !answered[place])
+  await pressAll(again)
+  return again.length
+}
 
 const labelsIn = async (...states: string[]) =>
   (await one<{ count: number }>('select count(*)::int count from label where state = any($1::text[])', [
@@ -58,13 +100,22 @@ test(
     for (const orderId of await doomed.packOrders(Math.max(20, kills * 3)))
       shipments.push(await pack(orderId))
     doomed.start('worker')
+    web = await startWeb()
+    await signIn()
+    let unanswered = 0
     const dice = seededDice()
     const perKill = Math.ceil(shipments.length / kills)
     for (let time = 0; time < kills; time++) {
       // nothing of the kill before is left, so that this one hits calls
       await until('the carrier to answer again', answers, 20)
       await until('no label to be booked', async () => (await labelsIn('booking')) === 0, 30)
-      for (const id of shipments.slice(time * perKill, (time + 1) * perKill)) await askLabels(id, {}, who)
+      const ids = shipments.slice(time * perKill, (time + 1) * perKill)
+      // each third death is the web's
+      if (time % 3 === 2) {
+        unanswered += await askOfDyingWeb(ids, dice() * 60)
+        continue
+      }
+      await pressAll(ids)
       await until('a label to be booked', async () => (await labelsIn('booking')) > 0, 30)
       await new Promise((resolve) => setTimeout(resolve, dice() * 280))
       const victim = dice() < 0.5 ? 'worker' : 'carrier-standin'
@@ -90,10 +141,11 @@ test(
       `select count(*)::int count from history where words like 'The line broke%' or words like 'Nobody knows%'`,
     )
     expect(broken!.count).toBeGreaterThan(0)
+    expect(unanswered, 'presses that a dying web left unanswered').toBeGreaterThan(0)
     const refused = await rows<{ id: number }>(
       `select distinct source_id id from label where state = 'refused' order by 1`,
     )
-    for (const { id } of refused) await askLabels(id, {}, who)
+    await pressAll(refused.map(({ id }) => id))
     await decided()
     await expectTruth()
     expect(await one(`select count(*)::int count from label where state = 'made'`)).toEqual({

@@ -651,3 +651,38 @@ test('lists say what could not be bought, what nobody uses and what it all cost'
   expect(lacking.rows.map(({ id }) => id)).toContain(refused)
   expect(lacking.rows.map(({ id }) => id)).not.toContain(unused)
 })
+
+describe('what a carrier carries', () => {
+  const stale = (services: unknown[]) =>
+    run(
+      `update carrier
+      set services = $1::jsonb, services_at = now() - interval '2 days', ask_services_at = now() - interval '1 day'`,
+      [JSON.stringify(services)],
+    )
+  const known = () =>
+    one<{ services: { code: string }[]; version: number; dueInHours: number }>(
+      `select services, version, round(extract(epoch from ask_services_at - now()) / 3600)::int "dueInHours"
+      from carrier`,
+    )
+
+  test('is asked again each day, so that nobody buys by prices of last year', async () => {
+    const before = (await known())!
+    await stale(before.services.map((service) => ({ ...service, prices: [{ upTo: '30', price: '0.35' }] })))
+    const shipment = await pack()
+    expect((await offersOf(shipment)).offers[0]).toMatchObject({ price: '0.35' })
+    await sweep()
+    await until('its prices to be those of today', async () => (await known())!.dueInHours === 24)
+    expect((await offersOf(shipment)).offers[0]).toMatchObject({ price: '4.95' })
+    // what somebody writes in Settings beside it is not refused
+    expect((await known())!.version).toBe(before.version)
+  })
+
+  test('stands as it was said last while it does not answer, and is asked again within the hour', async () => {
+    const before = (await known())!
+    behaviour.play('is down')
+    await stale(before.services)
+    await sweep()
+    await until('it to be put off', async () => (await known())!.dueInHours === 1)
+    expect((await known())!.services).toEqual(before.services)
+  })
+})

@@ -21,7 +21,7 @@ const toasts = useToasts()
 const left = computed(() => props.order.standing.filter((line) => !new Decimal(line.left).isZero()))
 const isAll = computed(() => isShipped(props.order.standing))
 const standing = computed(() => props.order.shipments.filter((one) => one.state === 'packed'))
-const ways = computed(() => props.order.shipments.flatMap((one) => one.ways))
+const ways = computed(() => [...props.order.shipments, ...props.order.returns].flatMap((one) => one.ways))
 const mayShip = computed(
   () => session.may('clerk') && !props.order.stopped && props.order.status !== draftStatus,
 )

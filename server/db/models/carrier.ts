@@ -1,5 +1,6 @@
 import {
   DataTypes,
+  literal,
   Model,
   type CreationOptional,
   type InferAttributes,
@@ -22,6 +23,8 @@ export class Carrier extends Model<InferAttributes<Carrier>, InferCreationAttrib
   declare mapping: CreationOptional<CarrierMapping | null>
   declare services: CreationOptional<CarrierService[]>
   declare servicesAt: CreationOptional<Date | null>
+  /** When it is asked again what it carries, where it can say so. */
+  declare askServicesAt: CreationOptional<Date>
   /** Since when it does not answer; null while it does. */
   declare downSince: CreationOptional<Date | null>
   /** A person was told so. */
@@ -40,6 +43,7 @@ export class Carrier extends Model<InferAttributes<Carrier>, InferCreationAttrib
         mapping: { type: DataTypes.JSONB },
         services: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         servicesAt: { type: DataTypes.DATE },
+        askServicesAt: { type: DataTypes.DATE, allowNull: false, defaultValue: literal('now()') },
         downSince: { type: DataTypes.DATE },
         downNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },

@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { PDFDocument } from 'pdf-lib'
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import type { CarrierMapping } from '../../../core/shipping/mapping'
 import { Behaviour } from '../../../standins/carrier/behaviour'
@@ -11,6 +12,7 @@ import { carrier } from '../../../standins/carrier/server'
 import { call, isInside } from './call'
 import type { Booking } from './carrier'
 import { mappedCarrier } from './http'
+import { labelFile } from './label-file'
 import { simulatedCarrier } from './simulated'
 
 /* Both adapters against the stand-in carrier, and what a call outside may reach. */
@@ -135,6 +137,24 @@ describe.each([
       certain: false,
     })
     expect(book.calledBy(`${name} 7`)).toHaveLength(1)
+  })
+})
+
+describe('a label that a carrier gives', () => {
+  /** A white dot. */
+  const png =
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg=='
+
+  test('as a picture is kept as a PDF of one page', async () => {
+    const pdf = await PDFDocument.load(await labelFile(png))
+    expect(pdf.getPageCount()).toBe(1)
+  })
+
+  test.each([
+    ['as something else', 'PGh0bWw+'],
+    ['as a picture that is damaged', png.slice(0, 40)],
+  ])('%s is not understood, and may be bought', async (_, base64) => {
+    await expect(labelFile(base64)).rejects.toMatchObject({ failure: 'not understood', certain: false })
   })
 })
 

@@ -32,7 +32,7 @@ export interface Booked {
   barcode: string
   price: string
   currency: string
-  /** Its own label, a PDF; null where ours is printed. */
+  /** Its own label as a PDF, whatever it gave; null where ours is printed. */
   label: Uint8Array | null
 }
 

@@ -11,6 +11,7 @@ import {
 import { parcelWays, type ParcelWay } from '../../../core/shipping/tracking'
 import { call, type Reply } from './call'
 import { CarrierFailure, type Booked, type Booking, type Carrier } from './carrier'
+import { labelFile } from './label-file'
 
 /* A carrier that speaks JSON over HTTP, asked as its mapping in Settings says. */
 
@@ -43,11 +44,11 @@ export function mappedCarrier(
   const refusalIn = (json: unknown, status: number) =>
     textAt(json, mapping.failures.at) || `it answered ${status}`
 
-  const bookedIn = (json: unknown): Booked => {
+  const bookedIn = async (json: unknown): Promise<Booked> => {
     const found = readAnswer(json, mapping.answer)
     if (!found)
       throw new CarrierFailure('not understood', false, 'its answer lacks what Settings say is in it')
-    return { ...found, label: found.label === '' ? null : pdfOf(found.label) }
+    return { ...found, label: found.label === '' ? null : await labelFile(found.label) }
   }
 
   return {
@@ -104,12 +105,4 @@ function valuesOf(booking: Booking) {
     sender: from.join(', '),
     isReturn: String(isReturn),
   }
-}
-
-/** @throws CarrierFailure where it is no PDF */
-function pdfOf(base64: string): Uint8Array {
-  const bytes = Buffer.from(base64, 'base64')
-  if (bytes.subarray(0, 5).toString('latin1') !== '%PDF-')
-    throw new CarrierFailure('not understood', false, 'its label is no PDF')
-  return bytes
 }

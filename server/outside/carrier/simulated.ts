@@ -2,6 +2,7 @@ import type { LabelFailure } from '../../../core/shipping/labels'
 import { parcelWays, type ParcelWay } from '../../../core/shipping/tracking'
 import { call, type Call, type Reply } from './call'
 import { CarrierFailure, type Booked, type Carrier } from './carrier'
+import { labelFile } from './label-file'
 
 /* The carrier that ships with Clothespin (standins/carrier), as it wants to be asked. */
 
@@ -99,11 +100,11 @@ function said<Answer>({ status, json }: Reply): Answer {
   return json as Answer
 }
 
-const bookedOf = ({ number, price, currency, page, bars, label }: Label): Booked => ({
+const bookedOf = async ({ number, price, currency, page, bars, label }: Label): Promise<Booked> => ({
   tracking: number,
   trackingUrl: page,
   barcode: bars,
   price,
   currency,
-  label: label === null ? null : Buffer.from(label, 'base64'),
+  label: label === null ? null : await labelFile(label),
 })

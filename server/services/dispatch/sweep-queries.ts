@@ -174,6 +174,16 @@ export const labelsForgotten = (before: Date) =>
     { before },
   )
 
+/** Carriers that are to be asked again what they carry. One of kind http has it written down in Settings. */
+export const carriersToRenew = (now: Date) =>
+  rows<{ id: number }>(
+    `select id
+    from carrier
+    where kind = 'simulated' and ask_services_at <= $now
+    order by id`,
+    { now },
+  )
+
 export const lockLapsedBookings = (now: Date) =>
   rows<{ id: number; sourceId: number; parcel: number }>(
     `select id, source_id "sourceId", parcel

@@ -41,6 +41,7 @@ import {
   returnLabelsEnded,
   labelsUnprepared,
   lockLapsedBookings,
+  carriersToRenew,
 } from './sweep-queries'
 import { theHouse } from '../people/principal'
 
@@ -84,6 +85,8 @@ export async function sweep(): Promise<void> {
     await wake('label-documents', labelsUnprepared, 10, (sourceIds) => ({ sourceIds }))
     if ((await returnLabelsEnded(clock.now()))?.some)
       await addJob('end-return-labels', {}, { key: 'sweep return labels' })
+    for (const { id } of await carriersToRenew(clock.now()))
+      await addJob('renew-carrier', { carrierId: id }, { key: `sweep carrier ${id}` })
     await wake('send-rehearsals', rehearsalsForgotten, 20, (rehearsalIds) => ({ rehearsalIds }))
     for (const { id } of await bankFilesHalfRead())
       await addJob('read-bank-file', { fileId: id }, { key: `sweep bank file ${id}` })

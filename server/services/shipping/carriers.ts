@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util'
 import { badInput, Refusal } from '../../../core/errors'
 import type { CarrierService } from '../../../core/shipping/carriers'
 import { failureFacts } from '../../../core/shipping/labels'
@@ -9,6 +10,7 @@ import { CarrierFailure, type Carrier } from '../../outside/carrier/carrier'
 import { mappedCarrier } from '../../outside/carrier/http'
 import { simulatedCarrier } from '../../outside/carrier/simulated'
 import { seal, unseal } from '../../outside/seal'
+import { log } from '../../log'
 import { publish } from '../live/publish'
 import { carrierViews, isCarrierUsed } from './carriers-queries'
 
@@ -94,6 +96,7 @@ export async function keepCarrier(
       mapping: change.mapping ?? null,
       services,
       servicesAt: clock.now(),
+      askServicesAt: tomorrow(),
       downSince: null,
       ...(key === undefined ? {} : { sealedKey: seal(key, purpose) }),
     }
@@ -104,6 +107,42 @@ export async function keepCarrier(
     publish('house')
     return kept.id
   })
+}
+
+/** What a carrier carries is asked again after a day, after an hour where it did not answer. */
+const inHours = (hours: number) => new Date(clock.now().getTime() + hours * 3_600_000)
+const tomorrow = () => inHours(24)
+
+/**
+ * Asks a carrier anew what it carries and for how much, so that nobody chooses by prices of last year. Called by
+ * renew-carrier, daily. Settings that are open beside it may still be kept: only its services are written.
+ */
+export async function renewCarrier(id: number): Promise<void> {
+  const before = await CarrierRow.findByPk(id)
+  if (!before) return
+  const found = await servicesAnew(before)
+  await inTransaction(async () => {
+    const kept = await CarrierRow.findByPk(id, { lock: true })
+    // whoever wrote it down otherwise meanwhile asked it, too
+    if (kept?.version !== before.version) return
+    if (!found) {
+      await kept.update({ askServicesAt: inHours(1) })
+      return
+    }
+    const isNew = !isDeepStrictEqual(kept.services, found)
+    await kept.update({ services: found, servicesAt: clock.now(), askServicesAt: tomorrow() })
+    if (isNew) publish('house')
+  })
+}
+
+/** Undefined where it did not say so now, whatever the reason: what it said before stands. */
+async function servicesAnew(carrier: CarrierRow): Promise<CarrierService[] | undefined> {
+  try {
+    return await asked(carrier, unseal(carrier.sealedKey, purpose)).services()
+  } catch (error) {
+    log.warn({ carrier: carrier.id, error: String(error) }, 'a carrier did not say what it carries')
+    return undefined
+  }
 }
 
 function check({ address, kind, mapping, services }: CarrierChange): void {

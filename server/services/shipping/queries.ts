@@ -229,7 +229,24 @@ export interface ParcelOnItsWay {
   way: ParcelWay
   price: string
   currency: string
+  isReturn: boolean
 }
+
+/** The bought labels of a consignment, as an order's screen shows where its parcels are. */
+export const waysOf = (sourceId: string) => `(
+  select coalesce(
+    jsonb_agg(
+      jsonb_build_object(
+        'tracking', l.tracking, 'url', l.tracking_url, 'way', l.way, 'price', l.price::text,
+        'currency', l.currency, 'isReturn', coalesce((l.asked->>'isReturn')::boolean, false)
+      )
+      order by l.parcel, l.id
+    ),
+    '[]'
+  )
+  from label l
+  where l.source_id = ${sourceId} and l.state = 'made'
+)`
 
 export const shipmentsOfOrder = (orderId: number) =>
   rows<
@@ -246,20 +263,7 @@ export const shipmentsOfOrder = (orderId: number) =>
         join parcel q on q.id = l.parcel_id
         where q.source_id = s.id and l.state = 'made'
       ) labels,
-      (
-        select coalesce(
-          jsonb_agg(
-            jsonb_build_object(
-              'tracking', l.tracking, 'url', l.tracking_url, 'way', l.way, 'price', l.price::text,
-              'currency', l.currency
-            )
-            order by l.parcel, l.id
-          ),
-          '[]'
-        )
-        from label l
-        where l.source_id = s.id and l.state = 'made'
-      ) ways,
+      ${waysOf('s.id')} ways,
       case when count(p.weight) = count(p.id) then trim_scale(sum(p.weight))::text end weight
     from shipment s
     left join parcel p on p.source_id = s.id

@@ -3,6 +3,7 @@ import type { GoesOn } from '../../../core/shipping/labels'
 import type { LinePart } from '../../../core/shipping/quantities'
 import type { ReturnState, ReturnedLine } from '../../../core/shipping/returns'
 import { json, one, rows, run } from '../../db/connection'
+import { waysOf, type ParcelOnItsWay } from './queries'
 import type { ReturnView } from './returns'
 
 /* The statements of returns.ts. */
@@ -147,6 +148,7 @@ export const returnsOfOrder = (orderId: number) =>
     until: string
     quantity: string
     credits: string[]
+    ways: ParcelOnItsWay[]
   }>(
     `select r.id, r.label, r.number, r.state, r.until::text until,
       trim_scale(sum(case when r.state = 'back' then l.came_back else l.quantity end))::text quantity,
@@ -156,7 +158,8 @@ export const returnsOfOrder = (orderId: number) =>
         join document d on d.source_id = k.draft_id
         where k.return_id = r.id and not exists (select from document_void v where v.document_id = d.id)
         order by d.id
-      ) credits
+      ) credits,
+      ${waysOf('r.id')} ways
     from goods_return r
     join return_line l on l.return_id = r.id
     where r.order_id = $orderId
