@@ -8,6 +8,7 @@ import {
   joinParcels,
   moveContent,
   proposeParcels,
+  staysRight,
   type Box,
   type PackedLine,
 } from './parcels'
@@ -150,4 +151,38 @@ test('boxes have each a name of its own and may be heavier packed than empty', (
   expect(() => checkBoxes([box('S', '5'), box('S', '6')])).toThrow('There are two boxes called “S”.')
   expect(() => checkBoxes([box('S', '0.5', '0.5')])).toThrow('Box “S” may be heavier packed than empty')
   expect(() => checkBoxes(boxes)).not.toThrow()
+})
+
+describe('what stands on labels', () => {
+  const held = { box: 'S', weight: '4.20', contents: [{ position: 1, quantity: '2' }] }
+  const store = { name: 'Weir Store', lines: ['Weir Road 2', 'Marlbridge'], country: 'IE' }
+  const before = { parcels: [held, { ...held, weight: '3' }], addresses: [store] }
+
+  test('is as right as before where it is only written otherwise', () => {
+    const parts = [
+      { position: 1, quantity: '0.5' },
+      { position: 1, quantity: '1.50' },
+    ]
+    const after = {
+      parcels: [{ ...held, weight: '4.2', contents: parts }, before.parcels[1]!],
+      addresses: [{ ...store, attention: '' }],
+    }
+    expect(staysRight(1, before, after)).toBe(true)
+    expect(staysRight(2, before, after)).toBe(true)
+  })
+
+  test.each([
+    ['a parcel weighs otherwise', { ...before, parcels: [{ ...held, weight: '4.3' }, before.parcels[1]!] }],
+    ['it is in another box', { ...before, parcels: [{ ...held, box: 'L' }, before.parcels[1]!] }],
+    ['there are fewer', { ...before, parcels: [held] }],
+    ['it goes elsewhere', { ...before, addresses: [{ ...store, lines: ['Weir Road 3', 'Marlbridge'] }] }],
+    ['it is for somebody’s attention', { ...before, addresses: [{ ...store, attention: 'Orla' }] }],
+    ['it goes back to somebody', { ...before, addresses: [store, store] }],
+  ])('is wrong where %s', (_, after) => expect(staysRight(1, before, after)).toBe(false))
+
+  test('of one parcel is right where another changes', () => {
+    expect(
+      staysRight(2, before, { ...before, parcels: [{ ...held, weight: '9' }, before.parcels[1]!] }),
+    ).toBe(true)
+  })
 })

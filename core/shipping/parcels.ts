@@ -1,3 +1,4 @@
+import type { Address } from '../documents/facts'
 import { badInput, Refusal } from '../errors'
 import { Decimal, type DecimalText } from '../money/decimal'
 import { sumByPosition, type LinePart } from './quantities'
@@ -227,8 +228,27 @@ export function checkParcels(
   })
 }
 
+/** What the labels of a consignment say: what each of its parcels holds and weighs, and where it comes from and goes. */
+export interface Labelled {
+  parcels: readonly ParcelFacts[]
+  addresses: readonly Address[]
+}
+
+/** Whether the label of a parcel, by its number, is as right after a change as before it. */
+export function staysRight(number: number, before: Labelled, after: Labelled): boolean {
+  const [one, other] = [before.parcels[number - 1], after.parcels[number - 1]]
+  return (
+    before.parcels.length === after.parcels.length &&
+    !!one &&
+    !!other &&
+    isSameParcel(one, other) &&
+    before.addresses.length === after.addresses.length &&
+    before.addresses.every((address, place) => isSameAddress(address, after.addresses[place]!))
+  )
+}
+
 /** Whether two parcels are packed alike and weigh the same. */
-export const isSameParcel = (one: ParcelFacts, other: ParcelFacts): boolean => {
+const isSameParcel = (one: ParcelFacts, other: ParcelFacts): boolean => {
   const weight = (parcel: ParcelFacts) =>
     parcel.weight === null ? '' : new Decimal(parcel.weight).toString()
   const held = (parcel: ParcelFacts) =>
@@ -237,4 +257,11 @@ export const isSameParcel = (one: ParcelFacts, other: ParcelFacts): boolean => {
       .sort()
       .join()
   return one.box === other.box && weight(one) === weight(other) && held(one) === held(other)
+}
+
+/** Nobody's attention is the same as none. */
+const isSameAddress = (one: Address, other: Address): boolean => {
+  const printed = ({ name, attention, lines, country }: Address) =>
+    JSON.stringify([name, attention ?? '', lines, country])
+  return printed(one) === printed(other)
 }

@@ -22,15 +22,12 @@ import { makeShipment, planByCode } from '../../server/services/shipping/pack'
 import { listReturns } from '../../server/services/shipping/return-list-queries'
 import type { ReturnList } from '../../server/services/shipping/return-list'
 import {
-  agreeReturn,
   changeReturn,
-  planReturn,
   reopenReturn,
-  returnView,
   takeReturnIn,
   withdrawReturn,
-  type NewReturn,
-} from '../../server/services/shipping/returns'
+} from '../../server/services/shipping/return-changes'
+import { agreeReturn, planReturn, returnView, type NewReturn } from '../../server/services/shipping/returns'
 import { followParcels } from '../../server/services/shipping/tracking'
 import { Behaviour } from '../../standins/carrier/behaviour'
 import { Book } from '../../standins/carrier/book'

@@ -1,6 +1,6 @@
 import { id, idParam, Joi } from '../../http/checks'
 import { route } from '../../http/route'
-import { changeReturn, type ReturnChange } from '../../services/shipping/returns'
+import { changeReturn, type ReturnChange } from '../../services/shipping/return-changes'
 import { comingBack } from './return.check'
 
 /** Changes how goods come back. */

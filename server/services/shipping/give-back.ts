@@ -1,5 +1,6 @@
 import { Refusal } from '../../../core/errors'
 import type { LabelState } from '../../../core/shipping/labels'
+import { staysRight, type Labelled } from '../../../core/shipping/parcels'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
@@ -55,12 +56,12 @@ export async function giveLabelsBack(ids: readonly number[], who: Principal): Pr
 }
 
 /**
- * Labels that stand keep their parcels as they are. @param kept parcels as they would be, by their number
+ * Labels that stand say what their parcels weigh and where they go: none of it changes.
  * @throws Refusal "label-of-parcel"
  */
-export async function refuseLabelled(sourceId: number, isSame: (parcel: number) => boolean): Promise<void> {
+export async function refuseLabelled(sourceId: number, before: Labelled, after: Labelled): Promise<void> {
   const changed = (await standingLabels(sourceId)).find(
-    ({ parcelId, parcel }) => parcelId !== null && !isSame(parcel),
+    ({ parcelId, parcel }) => parcelId !== null && !staysRight(parcel, before, after),
   )
   if (changed)
     throw new Refusal('label-of-parcel', {

@@ -3,7 +3,7 @@ import type { Address } from '../../../core/documents/facts'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import type { Language } from '../../../core/money/format'
-import { checkParcels, isSameParcel, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
+import { checkParcels, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
 import { shipmentLifecycle, type ShipmentState } from '../../../core/shipping/states'
 import { inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
@@ -136,7 +136,8 @@ export async function changeShipment(id: number, change: ShipmentChange, who: Pr
     const shipment = await lockToChange(id, change.version)
     const lines = (await standingOfOrders([shipment.orderId])).get(shipment.orderId)!
     checkParcels(change.parcels, await linesOfShipment(id), nameOf(lines))
-    await refuseChangedLabels(id, change)
+    const before = { parcels: await parcelsOf([id]), addresses: [(await shipmentRow(id))!.delivery] }
+    await refuseLabelled(id, before, { parcels: change.parcels, addresses: [change.delivery] })
     await updateShipment({
       id,
       day: change.day,
@@ -157,19 +158,6 @@ export async function changeShipment(id: number, change: ShipmentChange, who: Pr
     return shipment.version + 1
   })
 }
-
-/** A label says what its parcel weighs and where it goes: neither changes while one stands. */
-async function refuseChangedLabels(id: number, { parcels, delivery }: ShipmentChange): Promise<void> {
-  const before = await parcelsOf([id])
-  const { delivery: sentTo } = (await shipmentRow(id))!
-  const stays = JSON.stringify(addressOf(sentTo)) === JSON.stringify(addressOf(delivery))
-  await refuseLabelled(id, (number) => {
-    const [one, now] = [before[number - 1], parcels[number - 1]]
-    return stays && !!one && !!now && before.length === parcels.length && isSameParcel(one, now)
-  })
-}
-
-const addressOf = ({ name, attention = '', lines, country }: Address) => [name, attention, lines, country]
 
 /** @throws Refusal where it is not there, was taken back or was changed by somebody else */
 async function lockToChange(id: number, version: number) {

@@ -1,7 +1,7 @@
 import { day, decimal, id, idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
 import { takeInAndCredit } from '../../../services/drafts/credit-return'
-import type { CameBack } from '../../../services/shipping/returns'
+import type { CameBack } from '../../../services/shipping/return-changes'
 
 /** Takes in what came back and, where that is wanted, drafts the credit notes for just that. */
 export default route<{ id: number }, object, CameBack & { credit: boolean }>(

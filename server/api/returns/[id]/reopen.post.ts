@@ -1,6 +1,6 @@
 import { id, idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { reopenReturn } from '../../../services/shipping/returns'
+import { reopenReturn } from '../../../services/shipping/return-changes'
 
 /** It is expected again: that it was taken in was a mistake. */
 export default route<{ id: number }, object, { version: number }>(

@@ -1,6 +1,6 @@
 import { id, idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { withdrawReturn } from '../../../services/shipping/returns'
+import { withdrawReturn } from '../../../services/shipping/return-changes'
 
 /** Nothing comes back after all: its labels are given back. */
 export default route<{ id: number }, object, { version: number }>(
