@@ -1,13 +1,7 @@
 import { t } from '../words'
 import { countryName } from '../../core/countries'
-import {
-  canBeAsked,
-  plainName,
-  type ChoiceSubject,
-  type Condition,
-  type RoutineEvent,
-  type TotalOf,
-} from '../../core/routines/sentence'
+import { plainName, type ChoiceSubject, type Condition, type TotalOf } from '../../core/routines/conditions'
+import { canBeAsked, type RoutineEvent } from '../../core/routines/sentence'
 import type { RoutineChoices } from '../contract'
 import type { WordChoice } from '../components/list/WordPicker.vue'
 

@@ -1,14 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { judge, occasionOf, type EventFacts } from './routine'
-import {
-  checkSentence,
-  conditionWords,
-  sentenceWords,
-  whenWords,
-  type Condition,
-  type RoutineSentence,
-} from './sentence'
+import { conditionWords, type Condition } from './conditions'
+import { checkSentence, sentenceWords, whenWords, type RoutineSentence } from './sentence'
 
 const facts: EventFacts = {
   order: 'SO-1',

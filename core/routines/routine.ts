@@ -1,14 +1,11 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
 import { Decimal } from '../money/decimal'
+import { conditionWords, plainName, type ChoiceSubject, type Condition } from './conditions'
 import {
-  conditionWords,
   eventOf,
   eventWords,
   goodsMoments,
   isOfGoods,
-  plainName,
-  type ChoiceSubject,
-  type Condition,
   type GoodsMoment,
   type RoutineSentence,
 } from './sentence'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { chosenService, offersFor, type HouseService, type ServiceRule } from './carriers'
+import { chosenService, misfitOfAll, offersFor, type HouseService, type ServiceRule } from './carriers'
 
 const service = (change: Partial<HouseService>): HouseService => ({
   carrierId: 3,
@@ -63,6 +63,13 @@ describe('what services cost', () => {
     expect(offersFor([upToTen], 'IE', [{ weight: '10', size: null }])[0]!.price).toBe('7')
     expect(offersFor([upToTen], 'IE', [{ weight: '10.01', size: null }])[0]!.misfit).toBe('price')
   })
+})
+
+test('what no service takes is said in one word where they all say the same', () => {
+  const heavy = { weight: '31', size: box }
+  expect(misfitOfAll([nextDay, economy], 'IE', heavy)).toBe('weight')
+  expect(misfitOfAll([nextDay, economy], 'FR', heavy)).toBe('no service')
+  expect(misfitOfAll([], 'IE', light)).toBe('no service')
 })
 
 describe('the service of a shipment', () => {

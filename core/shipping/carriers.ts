@@ -74,6 +74,17 @@ export function misfitOf(service: CarrierService, country: string, parcel: Parce
   return priceOf(service, parcel.weight) === null ? 'price' : null
 }
 
+/** Why none of some services takes a parcel: what they all say, or that none fits. */
+export function misfitOfAll(
+  services: readonly CarrierService[],
+  country: string,
+  parcel: ParcelToCarry,
+): Misfit | 'no service' {
+  const misfits = new Set(services.map((service) => misfitOf(service, country, parcel)))
+  const [only] = misfits
+  return misfits.size === 1 && only ? only : 'no service'
+}
+
 /** What each service would cost, the cheapest first, then those that do not take them. */
 export function offersFor(
   services: readonly HouseService[],

@@ -5,13 +5,13 @@ import ManyList from '../list/ManyList.vue'
 import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import {
-  canBeAsked,
   choiceSubjects,
   conditionWords,
   isFilled,
   type ChoiceSubject,
   type Condition,
-} from '../../../core/routines/sentence'
+} from '../../../core/routines/conditions'
+import { canBeAsked } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
 import { choicesFor, nameIn } from '../../composables/routineWords'
 

@@ -11,6 +11,7 @@ import { namedOnly } from '../../../core/preferences/recipients'
 import { kindFacts } from '../../../core/documents/kinds'
 import { relativePeriods, relativePeriodWords } from '../../../core/receivables/relative-period'
 import type { TimePattern } from '../../../core/routines/time'
+import { type Condition } from '../../../core/routines/conditions'
 import {
   canBeAsked,
   eventOf,
@@ -21,7 +22,6 @@ import {
   kindsOn,
   packsFirst,
   routineEvents,
-  type Condition,
   type RoutineEvent,
   type RoutineSentence,
 } from '../../../core/routines/sentence'

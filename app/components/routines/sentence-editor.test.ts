@@ -8,12 +8,8 @@ import ManyList from '../list/ManyList.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { newConditions } from '../../composables/routineWords'
-import {
-  checkSentence,
-  type Condition,
-  type RoutineEvent,
-  type RoutineSentence,
-} from '../../../core/routines/sentence'
+import { type Condition } from '../../../core/routines/conditions'
+import { checkSentence, type RoutineEvent, type RoutineSentence } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
 
 const choices = {

@@ -1,5 +1,6 @@
 import { relativePeriods } from '../../../core/receivables/relative-period'
-import { choiceSubjects, routineEvents, totalsOf, trusts } from '../../../core/routines/sentence'
+import { choiceSubjects, totalsOf } from '../../../core/routines/conditions'
+import { routineEvents, trusts } from '../../../core/routines/sentence'
 import { turns } from '../../../core/routines/time'
 import { clockTime as time, country, Joi, kind, name, text } from '../../http/checks'
 

@@ -1,7 +1,7 @@
 import { channelFacts, channelsFor } from '../../../core/dispatch/channels'
 import { Refusal } from '../../../core/errors'
 import type { OrderLineFacts } from '../../../core/documents/facts'
-import { preparePaper, type PaperSource } from '../../../core/documents/issue'
+import { preparePaper } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { heldWords } from '../../../core/documents/needs'
 import type { Paper } from '../../../core/documents/paper'
@@ -14,13 +14,14 @@ import { type ContactFacts } from '../../../core/preferences/recipients'
 import { noAddress } from '../../../core/dispatch/plan'
 import { findSetting } from '../../../core/preferences/settings'
 import { clock } from '../../clock'
-import { allSeries, brands, company, emailTexts, newestDesigns, type BrandRow } from '../house/house'
+import { allSeries, brands, company, emailTexts, newestDesigns } from '../house/house'
 import { printedFields, type FieldSubject, type FieldValues } from '../../../core/fields/own-fields'
 import { ownFields } from '../fields/own-fields'
-import { branches, type BranchView } from '../house/branches'
+import { branches } from '../house/branches'
 import { standingTextsOf } from '../house/standing-texts'
 import { taxCodes } from '../house/tax'
 import { deliveryOf } from '../../../core/dispatch/delivery'
+import { brandFacts } from './brand-facts'
 import { lastCounters, rateTable } from './queries'
 import type { HouseContext, SubjectRow, Addressing, PaperContext } from './paper-context'
 
@@ -159,7 +160,7 @@ export function contextOf(
           },
         ]),
       ),
-      brand: factsOf(brand, branch),
+      brand: brandFacts(brand, branch),
       ...(standing.length ? { standing } : {}),
       order: {
         number: order.number,
@@ -239,59 +240,6 @@ export function contextOf(
               ) ?? null,
           }),
     },
-  }
-}
-
-/**
- * What a paper takes from a brand, its address and accounts from the branch where there is one; sender addresses and
- * the like stay out, so that changing them does not change papers.
- */
-function factsOf(
-  {
-    id,
-    code,
-    name,
-    legalName,
-    addressLines,
-    country,
-    homeLanguage,
-    phone,
-    email,
-    website,
-    registration,
-    taxNumber,
-    banks,
-    methods,
-    withoutTaxNumber,
-  }: BrandRow,
-  branch: BranchView | undefined,
-): PaperSource['brand'] {
-  return {
-    id,
-    code,
-    name,
-    legalName,
-    addressLines,
-    country,
-    homeLanguage,
-    phone,
-    email,
-    website,
-    registration,
-    taxNumber,
-    banks,
-    ...(branch
-      ? {
-          branch: branch.name,
-          addressLines: branch.addressLines,
-          country: branch.country,
-          phone: branch.phone || phone,
-          email: branch.email || email,
-          banks: branch.banks.length ? branch.banks : banks,
-        }
-      : {}),
-    ...(methods.length ? { methods } : {}),
-    ...(taxNumber ? {} : { withoutTaxNumber }),
   }
 }
 

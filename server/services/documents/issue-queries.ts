@@ -6,7 +6,7 @@ import { stopOf } from '../dispatch/stopped-queries'
 import { type SeriesRow } from '../house/house'
 import { seriesColumns } from '../house/house-queries'
 import type { PaperRow } from './insert-document'
-import type { IssueResult } from './issue'
+import type { IssueResult } from './ready-to-issue'
 import { secondLookColumns } from './second-look-queries'
 
 /* The statements of issue.ts. */

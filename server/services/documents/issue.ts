@@ -1,14 +1,12 @@
 import { eventDate } from '../../../core/documents/document-date'
 import { dayInZone } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
-import type { PaymentMethod } from '../../../core/documents/facts'
 import { groupBy } from '../../../core/group'
 import { periodOf, seriesFor } from '../../../core/numbering/series'
-import { noAddress, planSending, type SendBar } from '../../../core/dispatch/plan'
 import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
-import { addJob, addJobs } from '../../queue/add'
+import { addJobs } from '../../queue/add'
 import { closeGathering } from '../dispatch/create'
 import { gate } from '../house/queries'
 import { houseCalendar } from '../house/calendar'
@@ -16,19 +14,12 @@ import { company, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
 import { type IssuingRun, type PaperRow } from './insert-document'
 import { rehearse } from './rehearse'
-import { lockSources } from './sources'
+import { readyToIssue, type IssueHow, type IssueResult, type ToIssue } from './ready-to-issue'
 import {
   notAutomatic,
   lockIssuer,
   nextAutomatic,
   keepBack,
-  creditedBy,
-  lockOpenItems,
-  lockCustomersOf,
-  wishesOf,
-  lockPrepared,
-  brandVersions,
-  markPreparedStale,
   seriesOfBrands,
   postedRoutine,
   failed,
@@ -36,7 +27,6 @@ import {
 } from './issue-queries'
 import { issuePeriod } from './draw-numbers'
 import { type Principal, inTheNameOf } from '../people/principal'
-import { lookForSecond } from './second-look'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
@@ -52,19 +42,6 @@ export const issueBatch = 100
 
 /** So many in one transaction of a person's Send: Stop takes effect between two of them. */
 export const sendBatch = 20
-
-export interface ToIssue {
-  preparedId: number
-  /** The revision that was looked at; null for a routine's own. */
-  revision: number | null
-}
-
-export interface IssueResult {
-  preparedId: number
-  outcome: 'issued' | 'rehearsed' | 'changed' | 'skipped' | 'failed'
-  reason: string
-  documentId: number | null
-}
 
 /**
  * Issues papers in order of document date (today where none is wished) and order number. Also calls `within`
@@ -82,7 +59,7 @@ export async function issueInOneTransaction(
     const results: IssueResult[] = []
     const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
     if (paused) throw new Paused()
-    const ready = await checked(asked, results, how)
+    const ready = await readyToIssue(asked, results, how)
     // a routine that is tried says itself where to, whatever the house does
     const tried = await routineRehearsals(ready.map((paper) => paper.id))
     const house = rehearsalSince ? rehearsalAddress : ''
@@ -108,20 +85,6 @@ export async function issueInOneTransaction(
     )
     return results
   })
-}
-
-/** What a person may want of an issuing. */
-export interface IssueHow {
-  postOnly?: boolean
-  paidBy?: PaymentMethod | null
-  /** Somebody read that the order is held or withdrawn, and sends its document all the same. */
-  despite?: boolean
-  /** Somebody read that nobody is there to write to, and issues it all the same. */
-  withoutAddress?: boolean
-  /** The person who sends; left out for a routine. */
-  senderId?: number | null
-  /** What documents are gathered by that go in one email; whoever gives it closes the gathering. */
-  gatherAs?: string
 }
 
 /** Everything is paused: nothing was issued, and it goes on when somebody resumes. */
@@ -171,95 +134,6 @@ async function keepBackFailed(made: readonly IssueResult[]): Promise<void> {
   const failed = made.filter((result) => result.outcome === 'failed' || result.outcome === 'skipped')
   if (failed.length === 0) return
   await keepBack(failed)
-}
-
-/** How a report calls what was not issued. */
-const outcomeOfBar: Record<SendBar, IssueResult['outcome']> = {
-  changed: 'changed',
-  problem: 'failed',
-  stopped: 'skipped',
-  'not wanted': 'skipped',
-  'no address': 'skipped',
-  'second look': 'skipped',
-}
-
-/**
- * Locks credited invoices, sources, customers and papers, in this order, and keeps those that may be issued as
- * they were looked at.
- */
-async function checked(
-  asked: readonly ToIssue[],
-  results: IssueResult[],
-  { paidBy, postOnly, despite, withoutAddress, senderId }: IssueHow,
-): Promise<PaperRow[]> {
-  const ids = asked.map((one) => one.preparedId)
-  const of = await creditedBy(ids)
-  await lockOpenItems(of.flatMap((one) => one.creditsId ?? []))
-  const sourceVersion = await lockSources(
-    of.map((one) => one.sourceId),
-    'issue',
-  )
-  const customers = await lockCustomersOf(paidBy, ids)
-  const papers = await lockPrepared(ids)
-  // once more at the last moment: a rate, an address or a bank account may be another one
-  const looks = await lookForSecond(ids)
-  const wishOf = new Map((await wishesOf(ids)).map(({ id, wish }) => [id, wish]))
-  const brands = await brandVersions()
-  const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
-  const customerOf = new Map(customers.map((row) => [row.id, row]))
-  const brandVersion = new Map(brands.map((row) => [row.id, row.version]))
-  const revision = new Map(asked.map((one) => [one.preparedId, one.revision]))
-
-  const ready: PaperRow[] = []
-  const moved: number[] = []
-  for (const paper of papers) {
-    const refuse = (outcome: IssueResult['outcome'], reason: string) =>
-      results.push({ preparedId: paper.id, outcome, reason, documentId: null })
-    const lookedAt = revision.get(paper.id)
-    const { builtFrom } = paper
-    const outdated =
-      builtFrom.order !== sourceVersion.get(paper.sourceId) ||
-      builtFrom.customer !== customerVersion.get(paper.customerId) ||
-      builtFrom.brand !== brandVersion.get(paper.brandId)
-    if (paper.state !== 'prepared')
-      refuse(
-        'skipped',
-        paper.state === 'issued' ? 'It is already issued.' : 'It is no longer waiting: somebody put it back.',
-      )
-    else if (outdated || paper.stale) {
-      refuse('changed', 'It changed since you looked. Look at it again, then send it.')
-      moved.push(paper.id)
-    } else {
-      const plan = planSending({
-        ...paper,
-        hasAddress: paper.sendTo !== noAddress,
-        changed: paper.changed || (lookedAt !== null && lookedAt !== paper.revision),
-        issueOnly: postOnly,
-        despite,
-        withoutAddress,
-        secondLook: looks.get(paper.id) ?? null,
-        senderId,
-      })
-      const customer = customerOf.get(paper.customerId)!
-      if (plan.goes)
-        ready.push({
-          ...paper,
-          wish: wishOf.get(paper.id),
-          customerFacts: customer.facts,
-        })
-      else refuse(outcomeOfBar[plan.bar], `${plan.reason} ${plan.help}`)
-    }
-  }
-  if (moved.length > 0) {
-    await markPreparedStale(moved)
-    await addJob('refresh-prepared', { preparedIds: moved })
-  }
-  return ready.sort(
-    (a, b) =>
-      (a.wantedDate ?? '9999').localeCompare(b.wantedDate ?? '9999') ||
-      a.orderDate.localeCompare(b.orderDate) ||
-      a.orderNumber.localeCompare(b.orderNumber, 'en', { numeric: true }),
-  )
 }
 
 /**

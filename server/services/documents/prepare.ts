@@ -3,7 +3,6 @@ import { groupBy } from '../../../core/group'
 import { planSending, type SendPlan } from '../../../core/dispatch/plan'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
 import { clock } from '../../clock'
-import { json } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { company } from '../house/house'
 import { kindOffWords, refuseKindOff } from '../house/kinds'
@@ -13,15 +12,10 @@ import { oversized } from '../enclosures/going'
 import { noteAll } from '../history/history'
 import { holdPapersVersion } from '../outbox/queries'
 import { markThese } from '../outbox/stale'
+import { claimKey, holdersInWords } from './claims'
 import { sendToWords } from './found-settings'
 import { type Addressing, type PaperContext } from './paper-context'
-import {
-  sourcesWithStop,
-  takeClaims,
-  insertPreparedRows,
-  holdersOfClaims,
-  type Baseline,
-} from './prepare-queries'
+import { sourcesWithStop, takeClaims, insertPreparedRows, type Baseline } from './prepare-queries'
 import type { Principal } from '../people/principal'
 import { lookForSecond } from './second-look'
 import type { MadeDocument } from './make-papers'
@@ -92,12 +86,12 @@ interface Wanted extends ToKeep {
   occasion: string
 }
 
-const claimKey = (one: Wanted) => json([one.source.id, one.asked.kind, one.occasion])
+const keyOf = (one: Wanted) => claimKey(one.source.id, one.asked.kind, one.occasion)
 
 /** Groups in which no two ask for the same claim: the second of them comes in a later one. */
 function rounds(wanted: readonly Wanted[]): Wanted[][] {
   const found: Wanted[][] = []
-  for (const same of groupBy(wanted, claimKey).values())
+  for (const same of groupBy(wanted, keyOf).values())
     same.forEach((one, round) => (found[round] ??= []).push(one))
   return found
 }
@@ -127,11 +121,13 @@ async function keepRound(
   kindsOff: readonly DocumentKind[],
   papersVersion: number,
 ): Promise<void> {
-  const holders = await claimHolders(round)
+  const holders = await holdersInWords(
+    round.map(({ source, asked, occasion }) => ({ source_id: source.id, kind: asked.kind, occasion })),
+  )
   const notes: Parameters<typeof noteAll>[0][number][] = []
   const kept = round.flatMap((one) => {
     const { asked, made, place, source } = one
-    const held = holders.get(claimKey(one))
+    const held = holders.get(keyOf(one))
     if (held) {
       results[place] = { outcome: 'already', preparedId: held.preparedId, reason: held.words }
       return []
@@ -153,12 +149,12 @@ async function keepRound(
       source_id: one.source.id,
       kind: one.asked.kind,
       occasion: one.occasion,
-      prepared_id: ids.get(claimKey(one)),
+      prepared_id: ids.get(keyOf(one)),
     })),
     clock.now(),
   )
   if (taken < claimed.length) throw new ClaimLost()
-  const idsOf = (some: typeof kept) => some.map((one) => ids.get(claimKey(one))!)
+  const idsOf = (some: typeof kept) => some.map((one) => ids.get(keyOf(one))!)
   const going = idsOf(kept.filter((one) => one.automatic))
   if (going.length > 0) await addJob('issue-prepared', { preparedIds: going })
   const large = await oversized([...ids.values()], round[0]!.asked.who.name)
@@ -168,7 +164,7 @@ async function keepRound(
   if (stale.length > 0) await addJob('refresh-prepared', { preparedIds: stale })
   for (const one of kept) {
     const { asked, made, plan, byHand, automatic, place, source } = one
-    const preparedId = ids.get(claimKey(one))!
+    const preparedId = ids.get(keyOf(one))!
     notes.push({
       sourceId: source.id,
       preparedId,
@@ -237,7 +233,7 @@ async function insertPrepared(
     }),
     clock.now(),
   )
-  return new Map(written.map((one) => [json([one.sourceId, one.kind, one.occasion]), one.id]))
+  return new Map(written.map((one) => [claimKey(one.sourceId, one.kind, one.occasion), one.id]))
 }
 
 export const occasionIn = (of: SourceKind, kind: DocumentKind, context: PaperContext): string =>
@@ -270,27 +266,6 @@ export function planOf(
     orderNumber: context.orderNumber,
     customerName: context.customerName,
   })
-}
-
-/** Who has the claims that are taken, in plain words, by claim. */
-async function claimHolders(
-  wanted: readonly Wanted[],
-): Promise<Map<string, { preparedId: number; words: string }>> {
-  const held = await holdersOfClaims(
-    wanted.map((one) => ({ source_id: one.source.id, kind: one.asked.kind, occasion: one.occasion })),
-  )
-  return new Map(
-    held.map(({ preparedId, number, automatic, sourceId, sourceKind, kind, occasion }) => [
-      json([sourceId, kind, occasion]),
-      {
-        preparedId,
-        words: number
-          ? `Nothing was made: ${kind} ${number} was already issued for this ${sourceKind}.`
-          : `Nothing was made: the ${kind} of this ${sourceKind} is already prepared and ` +
-            `${automatic ? 'goes by itself' : 'waits in To check'}.`,
-      },
-    ]),
-  )
 }
 
 export function baselineOf(made: MadeDocument): Baseline {

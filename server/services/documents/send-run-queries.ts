@@ -1,6 +1,6 @@
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { run, json, one, rows } from '../../db/connection'
-import type { IssueResult } from './issue'
+import type { IssueResult } from './ready-to-issue'
 
 /* The statements of send-run.ts. */
 

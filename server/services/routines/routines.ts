@@ -1,11 +1,6 @@
 import { badInput, Refusal } from '../../../core/errors'
-import {
-  checkSentence,
-  trusts,
-  type Condition,
-  type RoutineSentence,
-  type Trust,
-} from '../../../core/routines/sentence'
+import { type Condition } from '../../../core/routines/conditions'
+import { checkSentence, trusts, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
 import { Routine } from '../../db/models'

@@ -3,7 +3,7 @@ import { addressLines } from '../../../core/documents/printed'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paperWords } from '../../../core/documents/words'
 import { Refusal } from '../../../core/errors'
-import { misfitOf, type ChosenService, type HouseService } from '../../../core/shipping/carriers'
+import { misfitOf, misfitOfAll, type ChosenService, type HouseService } from '../../../core/shipping/carriers'
 import {
   labelLifecycle,
   type GoesOn,
@@ -230,7 +230,7 @@ async function write(
       (one) => one.carrierId === chosen?.carrierId && 'code' in chosen && one.code === chosen.code,
     ) ?? services[0]!
   const failureOf = (parcel: ParcelToLabel): LabelFailure | null =>
-    chosen === null ? failureOfAll(services, goods, parcel) : misfitOf(service, goods.country, parcel)
+    chosen === null ? misfitOfAll(services, goods.country, parcel) : misfitOf(service, goods.country, parcel)
   await moveRows(
     labelTable,
     'close',
@@ -289,17 +289,6 @@ function askedWords(asked: number, refused: AskedLabels['refused'], service: str
     ...refused.map(({ parcel, failure }) => `No label for parcel ${parcel}: ${failure}.`),
   ]
   return parts.join(' ')
-}
-
-/** Why no service takes a parcel: what they all say, or that none fits. */
-function failureOfAll(
-  services: readonly HouseService[],
-  { country }: ConsignmentToLabel,
-  parcel: ParcelToLabel,
-): LabelFailure {
-  const misfits = new Set(services.map((service) => misfitOf(service, country, parcel)))
-  const [only] = misfits
-  return misfits.size === 1 && only ? only : 'no service'
 }
 
 /** Labels of a shipment or a return. */

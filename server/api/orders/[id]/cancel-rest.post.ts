@@ -1,6 +1,6 @@
 import { id, idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { cancelRest } from '../../../services/orders/orders'
+import { cancelRest } from '../../../services/orders/cancel-rest'
 
 /** Cancels what is left of an order to ship. */
 export default route<{ id: number }, object, { version: number }>(

@@ -1,5 +1,4 @@
 import { deliveryOf } from '../../../../core/dispatch/delivery'
-import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { Recipient } from '../../../../core/preferences/recipients'
 import { carried, fitText, type CarriageRule, type Carried } from '../../../../core/enclosures/carriage'
 import { tooLarge } from '../../../../core/enclosures/mail-size'
@@ -17,13 +16,11 @@ import { linksFor, linksToCome } from '../../links/links'
 import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
 import type { Attempt, WorkerChannel } from './channel'
+import { keepSent, type FileOfEmail } from './email-kept'
 import {
   enclosedDocuments,
   emailsToSend,
-  keepMailCopy,
-  keepRecipientOutcomes,
   overtakenReminders,
-  type FileKept,
   type EmailToSend,
   type Enclosed,
 } from './email-queries'
@@ -46,9 +43,6 @@ type Outgoing = EmailToSend & {
   overtaken: string[]
   rule: CarriageRule
 }
-
-/** A file of an email, as it is attached or had by a link. */
-type FileOfEmail = FileWithBytes & { size: number; isDocument: boolean; documentId: number | null }
 
 export const emailChannel: WorkerChannel<Outgoing> = {
   async load(ids) {
@@ -112,7 +106,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       result,
       sentTo: addresses[0]! + (addresses.length > 1 ? ` +${addresses.length - 1}` : ''),
       sentToAll: addresses.join(', '),
-      keep: () => keep(email, recipients.list, letter, message, result, files),
+      keep: () => keepSent(email, recipients.list, letter, message, result, files),
     }
   },
 
@@ -250,59 +244,3 @@ const letterOf = (email: EmailToSend, recipients: Recipient[], others: readonly 
     replyTo: email.replyTo,
   },
 })
-
-/** One outcome a recipient; and what was sent, as it was sent, once somebody has it. */
-async function keep(
-  email: Outgoing,
-  recipients: readonly Recipient[],
-  letter: Letter,
-  message: Message,
-  result: HandOver,
-  files: Carried<FileOfEmail>,
-): Promise<void> {
-  if (result.result !== 'accepted' && result.result !== 'refused') return
-  const refused = new Map(result.refused.map((one) => [one.address, one.reply]))
-  const outcomes = recipients.map((recipient) => {
-    const own = refused.get(recipient.address.toLowerCase())
-    return {
-      ...recipient,
-      outcome: own || result.result === 'refused' ? 'refused' : 'accepted',
-      reply: (own ?? result.reply).text,
-    }
-  })
-  await keepRecipientOutcomes({ id: email.id, outcomes, now: clock.now() })
-  if (result.result === 'refused') return
-  await keepMailCopy({
-    dispatchId: email.id,
-    messageId: email.messageId,
-    sender: `${letter.brand.senderName} <${letter.brand.senderAddress}>`,
-    replyTo: letter.brand.replyTo,
-    recipients: recipients.map((one) => one.address).join(', '),
-    subject: message.filled.subject,
-    text: message.filled.text,
-    html: message.filled.html,
-    files: filesKept(files),
-    now: clock.now(),
-  })
-}
-
-/** By its SHA-256 what went along can be shown, whatever became of the enclosure. */
-function filesKept({ attached, linked, inText }: Carried<FileOfEmail>): FileKept[] {
-  const way = (file: FileOfEmail): FileKept['by'] => {
-    if (inText.includes(file)) return 'body'
-    if (!linked.includes(file)) return undefined
-    return attached.includes(file) ? 'both' : 'link'
-  }
-  return [...new Set([...inText, ...attached, ...linked])]
-    .sort((a, b) => Number(b.isDocument) - Number(a.isDocument))
-    .map((file) => {
-      const by = way(file)
-      return {
-        name: file.name,
-        size: file.size,
-        ...(file.isDocument || (file.isMade && !linked.includes(file)) ? {} : { sha256: file.sha256 }),
-        ...(file.of ? { of: file.of } : {}),
-        ...(by ? { by } : {}),
-      }
-    })
-}
