@@ -31,6 +31,7 @@ export async function startWeb(): Promise<{ base: string; stop: () => Promise<vo
   return {
     base,
     stop: async () => {
+      if (child.exitCode !== null || child.signalCode !== null) return
       const gone = new Promise((resolve) => child.once('exit', resolve))
       child.kill('SIGKILL')
       await gone

@@ -162,7 +162,7 @@ test(
     const printed = await rows<{ id: number }>('select document_id id from label group by 1')
     expect(printed.filter(({ id }) => id !== null).length).toBeGreaterThanOrEqual(shipments.length)
   },
-  200_000 + kills * 3000,
+  200_000 + kills * 8000,
 )
 
 const pack = (orderId: number) =>

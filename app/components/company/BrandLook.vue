@@ -2,7 +2,8 @@
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import CheckField from '../fields/CheckField.vue'
-import FormField from '../fields/FormField.vue'
+import LookLogo from './LookLogo.vue'
+import PeelOffZone from './PeelOffZone.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
@@ -19,10 +20,10 @@ import {
   type Design,
   type HideableSum,
   type ItemNamedBy,
-  type Zone,
 } from '../../../core/designs/design'
 import { lookOf, namesOf, usualPeelOff } from '../../../core/designs/supplied'
 import type { BrandView } from '../../contract'
+import { zoneOf, zoneTexts } from './zone'
 
 /**
  * How a brand's papers look, of one kind or all alike: design, fonts, colours and logo; the true paper stands
@@ -46,12 +47,6 @@ const scopes = computed(() => [
 const design = computed(() => props.brand.design.design)
 const logo = computed(() => design.value.pictures.logo)
 const saved = computed(() => ({ design: design.value, version: props.brand.version }))
-const zoneForm = ({ x, y, width, height }: Zone) => ({
-  x: String(x),
-  y: String(y),
-  width: String(width),
-  height: String(height),
-})
 function formOf(of: { design: Design }) {
   const { supplied, fonts, colours, hiddenSums, slip, peelOff, item, logo: placed } = lookOf(of.design)
   return {
@@ -62,19 +57,13 @@ function formOf(of: { design: Design }) {
     slip,
     item,
     hasPeelOff: peelOff !== null,
-    zone: zoneForm(peelOff ?? usualPeelOff),
+    zone: zoneTexts(peelOff ?? usualPeelOff),
     width: String(placed?.width ?? 20),
   }
 }
 const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, t('brands.theLook'))
 /** What goes with the goods may be printed on sheets with a label. */
 const hasLabel = computed(() => ['packing slip', 'delivery note'].includes(props.kind))
-const zoneFields = [
-  { name: 'x', words: t('brands.fromTheLeft') },
-  { name: 'y', words: t('brands.fromTheTop') },
-  { name: 'width', words: t('brands.labelWidth') },
-  { name: 'height', words: t('brands.labelHeight') },
-] as const
 /** Of an account, and not of orders, is asked for with a slip. */
 const hasSlip = computed(() => kindFacts[props.kind].content === 'account')
 const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
@@ -96,28 +85,9 @@ function choose(scope: string) {
   if (scope) emit('kind', scope as DocumentKind)
 }
 
-async function upload(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
-  const bytes = new Uint8Array(await file.arrayBuffer())
-  let text = ''
-  for (let at = 0; at < bytes.length; at += 8192)
-    text += String.fromCharCode(...bytes.subarray(at, at + 8192))
-  await change({ picture: btoa(text) }, t('brands.theLogoIsOnThe'))
-  input.value = ''
-}
 const keep = () => {
   const { width, slip, hasPeelOff, zone, item, ...look } = form.value
-  const millimetres = (text: string) => Number(text.replace(',', '.'))
-  const peelOff = hasPeelOff
-    ? {
-        x: millimetres(zone.x),
-        y: millimetres(zone.y),
-        width: millimetres(zone.width),
-        height: millimetres(zone.height),
-      }
-    : null
+  const peelOff = hasPeelOff ? zoneOf(zone) : null
   return (
     dirty.value &&
     !busy.value &&
@@ -248,23 +218,12 @@ const colourNames = {
       <CheckField v-model="form.hasPeelOff" :disabled="disabled" data-test="peel-off">{{
         t('brands.hasAPeelOffLabel')
       }}</CheckField>
-      <div v-if="form.hasPeelOff" class="zone">
-        <FormField
-          v-for="field in zoneFields"
-          :key="field.name"
-          v-model="form.zone[field.name]"
-          :label="field.words"
-          mono
-          :disabled="disabled"
-          :data-test="`zone-${field.name}`"
-        />
-        <a
-          :href="`/api/brands/${brand.id}/sample?kind=${encodeURIComponent(kind)}&crosses=true`"
-          target="_blank"
-          rel="noopener"
-          >{{ t('shipping.testPrint') }}</a
-        >
-      </div>
+      <PeelOffZone
+        v-if="form.hasPeelOff"
+        v-model="form.zone"
+        :sample="`/api/brands/${brand.id}/sample?kind=${encodeURIComponent(kind)}&crosses=true`"
+        :disabled="disabled"
+      />
     </template>
     <h2>{{ t('brands.colours') }}</h2>
     <div class="colours">
@@ -276,35 +235,14 @@ const colourNames = {
     </div>
     <p v-if="pale" class="notice wait" data-test="pale">{{ pale }}</p>
     <h2>{{ t('common.logo') }}</h2>
-    <div class="logo">
-      <label class="file"
-        ><span>{{
-          t('brands.logoSVGPNGOrJPEG', {
-            logo: logo ? t('brands.anotherPicture') : t('brands.aPicture'),
-          })
-        }}</span
-        ><input
-          type="file"
-          accept="image/png,image/jpeg,image/svg+xml"
-          :disabled="disabled || busy"
-          data-test="logo"
-          @change="upload"
-      /></label>
-      <FormField
-        v-if="logo"
-        v-model="form.width"
-        class="width"
-        :label="t('brands.widthInMm')"
-        mono
-        :disabled="disabled"
-      />
-      <VBtn
-        v-if="logo && !disabled"
-        :disabled="busy"
-        @click="change({ noLogo: true }, t('brands.theDocumentGoesWithoutA'))"
-        >{{ t('brands.takeTheLogoOff') }}</VBtn
-      >
-    </div>
+    <LookLogo
+      v-model="form.width"
+      :has-logo="!!logo"
+      :disabled="disabled"
+      :busy="busy"
+      @picture="change({ picture: $event }, t('brands.theLogoIsOnThe'))"
+      @take-off="change({ noLogo: true }, t('brands.theDocumentGoesWithoutA'))"
+    />
     <p v-if="!only" class="soft">
       {{ t('brands.shownIsTheDocumentOf', { kinds: kindFacts[kind].many }) }}
     </p>
@@ -336,13 +274,6 @@ const colourNames = {
 h2 {
   margin: 16px 0 8px;
 }
-.zone {
-  display: grid;
-  grid-template-columns: repeat(4, 96px) auto;
-  gap: 12px;
-  align-items: end;
-  margin: 4px 0 8px;
-}
 .colours {
   display: flex;
   flex-direction: column;
@@ -360,34 +291,5 @@ h2 {
   border-radius: 4px;
   padding: 2px;
   background: var(--paper);
-}
-.logo {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px 20px;
-  align-items: end;
-}
-.file span {
-  display: block;
-  font-size: var(--small);
-  color: var(--soft-ink);
-}
-.file input {
-  font: inherit;
-  max-width: 300px;
-}
-.file input::file-selector-button {
-  font: inherit;
-  font-weight: 600;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--paper);
-  padding: 6px 12px;
-  margin-right: 10px;
-  color: var(--ink);
-  cursor: pointer;
-}
-.width {
-  width: 110px;
 }
 </style>

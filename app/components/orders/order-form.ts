@@ -1,6 +1,7 @@
 import type { Address } from '../../../core/documents/facts'
 import type { Adjustment } from '../../../core/money/totals'
 import type { LineEdit, OrderView } from '../../contract'
+import { tidy } from '../shipping/goods-form'
 
 /** What a person can write of an order. */
 export interface OrderForm {
@@ -48,9 +49,7 @@ export const writtenOrder = (form: OrderForm) => ({
 export const writtenMore = (form: OrderMore) => ({
   adjustments: form.adjustments,
   billToId: form.billToId,
-  delivery: form.delivery?.lines.some(Boolean)
-    ? { ...form.delivery, lines: form.delivery.lines.filter(Boolean) }
-    : null,
+  delivery: form.delivery?.lines.some(Boolean) ? tidy(form.delivery) : null,
   internalNote: form.internalNote,
   branchId: form.branchId,
 })

@@ -10,23 +10,18 @@ import WordPicker from '../list/WordPicker.vue'
 import { namedOnly } from '../../../core/preferences/recipients'
 import { kindFacts } from '../../../core/documents/kinds'
 import { relativePeriods, relativePeriodWords } from '../../../core/receivables/relative-period'
-import type { TimePattern } from '../../../core/routines/time'
 import { type Condition } from '../../../core/routines/conditions'
 import {
-  canBeAsked,
   eventOf,
-  isOfPeriod,
   eventWords,
-  goodsMoments,
-  isOfGoods,
+  isOfPeriod,
   kindsOn,
   packsFirst,
-  routineEvents,
-  type RoutineEvent,
   type RoutineSentence,
 } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
 import { newConditions } from '../../composables/routineWords'
+import { choiceOfEvent, eventChoices, usualTime, withEvent, withIssue } from './sentence-changes'
 
 /**
  * A routine written out: every underlined word is a choice. Tab walks the words, Enter opens one, Escape
@@ -46,52 +41,9 @@ const toggleStatus = (status: string) =>
       : [...sentence.value.statuses, status],
   })
 const event = computed(() => eventOf(sentence.value))
-/** Of which of several kinds it issues one is chosen by a word of its own. */
-const choosesKind = (on: RoutineEvent) => on === 'order status' || isOfGoods(on)
-/** What it can wait for: an order's status, goods, or what is posted or recorded, with the kind it is about. */
-const eventChoices = routineEvents.flatMap((on) =>
-  choosesKind(on)
-    ? [{ value: on as string, words: isOfGoods(on) ? goodsMoments[on].words : t('routines.anOrderBecomes') }]
-    : kindsOn[on].map((issue) => ({
-        value: `${on} ${issue}`,
-        words:
-          on === 'time'
-            ? t('routines.itIsTimeFor', { kinds: kindFacts[issue].many })
-            : eventWords({ on, issue, statuses: [] }),
-      })),
-)
-const eventValue = computed(() =>
-  choosesKind(event.value) ? (event.value as string) : `${event.value} ${sentence.value.issue}`,
-)
+const eventValue = computed(() => choiceOfEvent(sentence.value))
 function setEvent(value: string) {
-  const on =
-    routineEvents.find((one) => value === one) ?? routineEvents.find((one) => value.startsWith(`${one} `))!
-  const issue =
-    on === 'order status'
-      ? 'invoice'
-      : isOfGoods(on)
-        ? kindsOn[on][0]!
-        : (value.slice(on.length + 1) as RoutineSentence['issue'])
-  // an order's fields are not its customer's
-  const others = (on === 'time') !== (event.value === 'time')
-  const conditions = sentence.value.conditions.filter(
-    (one) => canBeAsked(one, on) && !(others && one.about === 'field'),
-  )
-  const { at, period, ...rest } = sentence.value
-  sentence.value = {
-    ...rest,
-    on,
-    statuses: [],
-    issue,
-    conditions,
-    ...(on === 'order status' ? {} : { to: isOfGoods(on) ? kindFacts[issue].to : 'billing' }),
-    ...(on === 'time' ? { at: at ?? usualTime[issue], period: period ?? 'open items' } : {}),
-  }
-}
-/** Statements at the end of a month, reminders on any day that somebody is there. */
-const usualTime: Partial<Record<RoutineSentence['issue'], TimePattern>> = {
-  'statement of account': { each: 'last working day', time: '07:00' },
-  'payment reminder': { each: 'working day', time: '07:00' },
+  sentence.value = withEvent(sentence.value, value)
 }
 const periodChoices = relativePeriods.map((value) => ({ value, words: relativePeriodWords[value] }))
 const kindChoices = computed(() =>
@@ -106,16 +58,8 @@ const serviceChoices = computed(() => [
   ...props.choices.services.map((value) => ({ value, words: value })),
 ])
 const toNamed = computed(() => sentence.value.to === namedOnly)
-/** A label is not rehearsed; what it is for is nothing that a customer's language decides. */
 function setIssue(issue: RoutineSentence['issue']) {
-  const { service, ...rest } = sentence.value
-  const isLabel = issue === 'shipping label'
-  sentence.value = {
-    ...rest,
-    issue,
-    ...(isLabel ? { service: service ?? '', rehearseTo: '' } : {}),
-    ...(sentence.value.to !== namedOnly ? { to: kindFacts[issue].to } : {}),
-  }
+  sentence.value = withIssue(sentence.value, issue)
 }
 const added = computed(() => newConditions(props.choices, event.value))
 

@@ -7,6 +7,7 @@ import GoodsPapers from '../../components/shipping/GoodsPapers.vue'
 import ShipParcels from '../../components/shipping/ShipParcels.vue'
 import ShipTo from '../../components/shipping/ShipTo.vue'
 import TakeBackDialog from '../../components/shipping/TakeBackDialog.vue'
+import { addressOf, parcelsOf, tidy } from '../../components/shipping/goods-form'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useNewest } from '../../composables/useNewest'
@@ -42,10 +43,8 @@ const formOf = (one: ShipmentView | undefined): Form => ({
   day: one?.day ?? '',
   service: one?.service ?? '',
   remarks: one?.remarks ?? '',
-  delivery: structuredClone(one?.delivery ?? { name: '', lines: [], country: '' }),
-  parcels: structuredClone(
-    (one?.parcels ?? []).map(({ box, weight, contents }) => ({ box, weight, contents })),
-  ),
+  delivery: addressOf(one?.delivery),
+  parcels: parcelsOf(one),
 })
 const { form, base, dirty, save, take } = useForm(() => shipment.value, formOf, t('shipping.theShipment'))
 const disabled = computed(() => !session.may('clerk') || shipment.value?.state !== 'packed')
@@ -82,7 +81,7 @@ async function keep() {
       changeShipment(id.value, {
         ...rest,
         version,
-        delivery: { ...delivery, lines: delivery.lines.filter(Boolean) },
+        delivery: tidy(delivery),
       }),
     )
     await load()

@@ -5,6 +5,7 @@ import FormField from '../../components/fields/FormField.vue'
 import ShipLines from '../../components/shipping/ShipLines.vue'
 import ShipParcels from '../../components/shipping/ShipParcels.vue'
 import ShipTo from '../../components/shipping/ShipTo.vue'
+import { tidy } from '../../components/shipping/goods-form'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useMainKey } from '../../composables/useMainKey'
@@ -111,9 +112,7 @@ async function pack() {
         day: day.value,
         service: service.value,
         remarks: remarks.value,
-        ...(delivery.value
-          ? { delivery: { ...delivery.value, lines: delivery.value.lines.filter(Boolean) } }
-          : {}),
+        ...(delivery.value ? { delivery: tidy(delivery.value) } : {}),
       }),
     )
     done.value = true

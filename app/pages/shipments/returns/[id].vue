@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { I18nT } from 'vue-i18n'
 import { t } from '../../../words'
 import Ask from '../../../components/frame/Ask.vue'
 import CheckField from '../../../components/fields/CheckField.vue'
@@ -7,9 +6,11 @@ import DateField from '../../../components/fields/DateField.vue'
 import FormField from '../../../components/fields/FormField.vue'
 import GoodsLabels from '../../../components/shipping/GoodsLabels.vue'
 import GoodsPapers from '../../../components/shipping/GoodsPapers.vue'
+import ReturnCredits from '../../../components/shipping/ReturnCredits.vue'
 import ReturnedGoods from '../../../components/shipping/ReturnedGoods.vue'
 import ShipParcels from '../../../components/shipping/ShipParcels.vue'
 import ShipTo from '../../../components/shipping/ShipTo.vue'
+import { addressOf, parcelsOf, tidy } from '../../../components/shipping/goods-form'
 import { returnState } from '../../../components/shipping/return-words'
 import { useSession } from '../../../stores/session'
 import { useToasts } from '../../../stores/toasts'
@@ -50,15 +51,12 @@ interface Form {
   delivery: Address
   parcels: ParcelFacts[]
 }
-const nowhere: Address = { name: '', lines: [], country: '' }
 const formOf = (one: ReturnView | undefined): Form => ({
   until: one?.until ?? '',
   remarks: one?.remarks ?? '',
-  sender: structuredClone(one?.sender ?? nowhere),
-  delivery: structuredClone(one?.delivery ?? nowhere),
-  parcels: structuredClone(
-    (one?.parcels ?? []).map(({ box, weight, contents }) => ({ box, weight, contents })),
-  ),
+  sender: addressOf(one?.sender),
+  delivery: addressOf(one?.delivery),
+  parcels: parcelsOf(one),
 })
 const { form, base, dirty, save, take } = useForm(() => goods.value, formOf, t('shipping.theReturn'))
 const isExpected = computed(() => goods.value?.state === 'expected')
@@ -82,7 +80,6 @@ async function load() {
 watch(id, load, { immediate: true })
 useLive(['order', 'line'], () => void load(), 250)
 
-const tidy = (address: Address) => ({ ...address, lines: address.lines.filter(Boolean) })
 async function act(work: () => Promise<string>) {
   if (busy.value) return
   busy.value = true
@@ -190,26 +187,7 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
               t('shipping.draftCreditForIt')
             }}</CheckField>
           </div>
-          <ul v-if="goods.credits.length" class="credits">
-            <li v-for="one in goods.credits" :key="one.draftId">
-              <I18nT keypath="shipping.creditedWith" scope="global"
-                ><template #credit
-                  ><NuxtLink
-                    v-if="one.documentId"
-                    :to="`/register?document=${one.documentId}`"
-                    class="mono"
-                    >{{ one.number }}</NuxtLink
-                  ><NuxtLink v-else :to="`/drafts/${one.draftId}`">{{
-                    t('shipping.aDraft')
-                  }}</NuxtLink></template
-                ><template #invoice
-                  ><NuxtLink :to="`/register?document=${one.invoiceId}`" class="mono">{{
-                    one.invoice
-                  }}</NuxtLink></template
-                ></I18nT
-              >
-            </li>
-          </ul>
+          <ReturnCredits v-if="goods.credits.length" :credits="goods.credits" />
           <template v-if="isExpected && !taking">
             <div class="how">
               <div>
@@ -328,11 +306,6 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
   gap: 6px 16px;
   align-items: end;
   margin-top: 12px;
-}
-.credits {
-  list-style: none;
-  margin: 10px 0 0;
-  padding: 0;
 }
 h2 {
   font-size: var(--body);

@@ -7,6 +7,7 @@ import WordPicker from '../../../components/list/WordPicker.vue'
 import ReturnLines, { type ComingLine } from '../../../components/shipping/ReturnLines.vue'
 import ShipParcels from '../../../components/shipping/ShipParcels.vue'
 import ShipTo from '../../../components/shipping/ShipTo.vue'
+import { addressOf, tidy } from '../../../components/shipping/goods-form'
 import { useSession } from '../../../stores/session'
 import { useToasts } from '../../../stores/toasts'
 import { useMainKey } from '../../../composables/useMainKey'
@@ -17,7 +18,6 @@ import { Decimal } from '../../../../core/money/decimal'
 import { offersFor, type Offer } from '../../../../core/shipping/carriers'
 import { failureFacts } from '../../../../core/shipping/labels'
 import { proposeParcels, type ParcelFacts } from '../../../../core/shipping/parcels'
-import type { Address } from '../../../../core/documents/facts'
 import type { ReturnPlan } from '../../../contract'
 
 /** Agrees that goods of an order come back: how much of each line and why, from whom, how and until when. */
@@ -35,8 +35,8 @@ const until = ref('')
 const remarks = ref('')
 const withLabels = ref(true)
 const write = ref(true)
-const sender = ref<Address>({ name: '', lines: [], country: '' })
-const delivery = ref<Address>({ name: '', lines: [], country: '' })
+const sender = ref(addressOf(null))
+const delivery = ref(addressOf(null))
 /** Everything that can be lost, as it was before anybody wrote. */
 const written = () =>
   JSON.stringify([coming.value, parcels.value, until.value, remarks.value, sender.value, delivery.value])
@@ -132,7 +132,6 @@ const mayAgree = computed(
     comes.value.length > 0 &&
     !isWrong.value,
 )
-const tidy = (address: Address) => ({ ...address, lines: address.lines.filter(Boolean) })
 async function agree() {
   if (!mayAgree.value) return
   busy.value = true
