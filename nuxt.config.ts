@@ -28,7 +28,7 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
     },
   },
-  css: ['vuetify/styles', '~/theme/base.css'],
+  css: ['vuetify/styles', ...['base', 'words', 'frame', 'fields'].map((part) => `~/theme/${part}.css`)],
   spaLoadingTemplate: 'loading.html',
   build: { transpile: ['vuetify'] },
   compatibilityDate: '2026-11-01',

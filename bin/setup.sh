@@ -27,6 +27,13 @@ need_debian() {
     || { tail -5 .build/apt.log >&2; stop_with "The Debian package(s) ${missing[*]} could not be installed. Is this machine connected to a Debian mirror?"; }
 }
 
+# need_browser — Debian's Chromium without a window, which tests need a seventh less time with; else the whole one.
+need_browser() {
+  command -v chromium-headless-shell >/dev/null 2>&1 && return 0
+  command -v chromium >/dev/null 2>&1 && return 0
+  (need_debian chromium-headless-shell chromium-headless-shell) >/dev/null 2>&1 || need_debian chromium chromium
+}
+
 need_node() {
   command -v node >/dev/null || stop_with "Clothespin needs Node.js 20.19 or newer."
   node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>20||(a===20&&b>=19)?0:1)' || stop_with "Clothespin needs Node.js 20.19 or newer; this is $(node --version)."

@@ -8,6 +8,7 @@ import RoutineNew from '../components/routines/RoutineNew.vue'
 import RoutineSides from '../components/routines/RoutineSides.vue'
 import SentenceEditor from '../components/routines/SentenceEditor.vue'
 import TrustChoice from '../components/routines/TrustChoice.vue'
+import { useAsking } from '../composables/useAsking'
 import { useSession } from '../stores/session'
 import { useFilters } from '../composables/useFilters'
 import { api, attempt } from '../composables/api'
@@ -22,13 +23,7 @@ const session = useSession()
 const route = useRoute()
 const { filters, set } = useFilters({ routine: '' })
 const side = ref<'trial' | 'turns' | 'versions'>('trial')
-const asking = ref<Trust | null>(null)
-const ask = computed({
-  get: () => asking.value !== null,
-  set: (open) => {
-    if (!open) asking.value = null
-  },
-})
+const { asking, ask } = useAsking<Trust>()
 const adding = ref(false)
 const catching = ref(false)
 

@@ -228,7 +228,7 @@ export function checkParcels(
   })
 }
 
-/** What the labels of a consignment say: what each of its parcels holds and weighs, and where it comes from and goes. */
+/** What the labels of a consignment say: what each parcel holds and weighs, and where it comes from and goes. */
 export interface Labelled {
   parcels: readonly ParcelFacts[]
   addresses: readonly Address[]

@@ -1,5 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process'
-import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -46,7 +46,10 @@ export interface Desk {
   setDate: (selector: string, value: string) => Promise<void>
 }
 
-const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
+/** Debian's Chromium, without a window where it is there. */
+const chromium =
+  process.env.CHROMIUM ??
+  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) => existsSync(path))
 const flags = [
   '--no-sandbox',
   '--disable-gpu',

@@ -13,7 +13,6 @@ import { listenForReports } from '../../server/outside/mail/listener'
 import { keepReport } from '../../server/services/dispatch/reports'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { taskList } from '../../server/queue/run-worker'
-import { closeRenderPool } from '../../server/render/pool'
 import { addOrder, type NewOrder } from '../../server/services/orders/orders'
 import { setStatus } from '../../server/services/orders/status'
 import { addRoutine } from '../../server/services/routines/routines'
@@ -171,7 +170,6 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
     await listener?.close()
     closeMailConnections()
     await new Promise<void>((resolve) => server.close(() => resolve()))
-    await closeRenderPool()
     await closeDatabase()
     rmSync(folder, { recursive: true, force: true })
     for (const name of Object.keys(process.env)) if (!(name in environment)) delete process.env[name]

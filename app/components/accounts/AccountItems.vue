@@ -26,14 +26,14 @@ const levelBack = (item: OpenRow, why: string, close: () => void) =>
   attempt(async () => {
     await setLevelBack(item.id, { level: item.reminders.at(-1)!.level, reason: why })
     close()
-    useToasts().say(t('accounts.isSetBack', { number: item.number }))
+    useToasts().say(t('bank.isSetBack', { number: item.number }))
     emit('changed')
   })
 const waiveIt = (item: OpenRow, amount: string, why: string, close: () => void) =>
   attempt(async () => {
     await waive(item.id, { open: item.open, amount, reason: why })
     close()
-    useToasts().say(t('accounts.isWaived', { number: item.number, amount: money(amount, item.currency) }), {
+    useToasts().say(t('bank.isWaived', { number: item.number, amount: money(amount, item.currency) }), {
       undo: async () => {
         await takeWaiverBack(item.id, amount)
         emit('changed')
@@ -52,7 +52,7 @@ const lateWords = (item: OpenRow) =>
   Number(item.open) < 0
     ? 'credit'
     : item.kind === 'payment reminder'
-      ? t('accounts.feeAndInterest')
+      ? t('bank.feeAndInterest')
       : item.late > 0
         ? t('accounts.daysLate', { days: plural(item.late, 'day') })
         : t('accounts.dueDay', { day: shortDay(item.dueDate) })
@@ -80,7 +80,7 @@ const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
         :to="`/register?search=${one.number}&in=${one.letterId}`"
         >{{
           one.level > levels
-            ? t('accounts.levelAgain', { day: shortDay(one.day) })
+            ? t('bank.levelAgain', { day: shortDay(one.day) })
             : t('accounts.levelOnDay', { level: one.level, day: shortDay(one.day) })
         }}</NuxtLink
       >
@@ -110,12 +110,12 @@ const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
                 @update:model-value="mark(item, { promisedOn: $event || null }, close)" /></template></I18nT
         ></label>
         <label v-if="item.reminders.length > 0"
-          ><I18nT keypath="accounts.setBackWhy" scope="global"
+          ><I18nT keypath="bank.setBackWhy" scope="global"
             ><template #why
               ><TakenField
                 value=""
-                :placeholder="t('accounts.whyItIsSetBack')"
-                :aria-label="t('accounts.setBack')"
+                :placeholder="t('bank.whyItIsSetBack')"
+                :aria-label="t('bank.setBack')"
                 data-test="set-back"
                 @take="$event.trim() && levelBack(item, $event.trim(), close)" /></template></I18nT
         ></label>

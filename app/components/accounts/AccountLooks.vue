@@ -9,7 +9,7 @@ defineProps<{ looked: Account['looked'] }>()
 </script>
 
 <template>
-  <h2>{{ t('accounts.whatRoutinesDecided') }}</h2>
+  <h2>{{ t('bank.whatRoutinesDecided') }}</h2>
   <ul data-test="looked">
     <li v-for="(one, place) in looked" :key="place">
       <span

@@ -108,14 +108,14 @@ const takeDays = (name: 'lateOver' | 'notStatedFor' | 'notRemindedFor', text: st
       <template v-if="choices?.fields.length">
         <SelectField
           :model-value="value.field"
-          :label="t('accounts.ownField')"
+          :label="t('bank.ownField')"
           :choices="any(choices.fields)"
           @update:model-value="emit('set', { field: $event, fieldHolds: '' })"
         />
         <FormField
           v-if="value.field"
           :model-value="value.fieldHolds"
-          :label="t('accounts.whatItHolds')"
+          :label="t('bank.whatItHolds')"
           @update:model-value="emit('set', { fieldHolds: $event })"
         />
       </template>

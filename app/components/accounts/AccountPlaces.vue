@@ -3,7 +3,7 @@ import { t } from '../../words'
 /** The three sides of Accounts: who owes what, what was paid, and the bank's files. */
 const route = useRoute()
 const places = [
-  { to: '/accounts', words: t('accounts.openTab') },
+  { to: '/accounts', words: t('bank.openTab') },
   { to: '/accounts/payments', words: t('common.payments') },
   { to: '/accounts/bank', words: t('accounts.bankFiles') },
 ]

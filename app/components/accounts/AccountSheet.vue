@@ -192,7 +192,7 @@ useMainKey(() => {
       @go="makeReminders"
       ><p>{{ t('accounts.oneLetterEach') }}</p>
       <CheckField v-if="atLast" v-model="lastAgain" data-test="last-again">{{
-        t('accounts.lastAgain')
+        t('bank.lastAgain')
       }}</CheckField></Ask
     >
     <StatementDialog

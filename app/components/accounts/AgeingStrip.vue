@@ -43,7 +43,7 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
           <dd class="mono">{{ money(shown.credit, shown.currency) }}</dd>
         </dl>
         <NuxtLink :to="`/accounts/figures?currency=${shown.currency}`" data-test="over-time">{{
-          t('accounts.overTime')
+          t('bank.overTime')
         }}</NuxtLink>
       </div>
       <div class="chart">

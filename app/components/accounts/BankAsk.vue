@@ -15,22 +15,22 @@ const reason = ref('')
   <Ask
     v-if="act === 'book'"
     v-model="open"
-    :title="t('accounts.bookPlural', { plural: plural(count, 'matched payment') })"
-    :go="t('accounts.bookCount', { count })"
+    :title="t('bank.bookPlural', { plural: plural(count, 'matched payment') })"
+    :go="t('bank.bookCount', { count })"
     :busy="busy"
     @go="emit('book')"
     ><p>
-      {{ t('accounts.eachIsBookedOnThe') }}
+      {{ t('bank.eachIsBookedOnThe') }}
     </p></Ask
   >
   <Ask
     v-else
     v-model="open"
-    :title="t('accounts.ignoreMovements', { movements: plural(count, 'movement') })"
-    :go="t('accounts.ignore')"
+    :title="t('bank.ignoreMovements', { movements: plural(count, 'movement') })"
+    :go="t('bank.ignore')"
     :busy="busy"
     :disabled="!reason.trim()"
     @go="emit('set-aside', reason.trim())"
-    ><FormField v-model="reason" :label="t('accounts.whyABankFeeA')"
+    ><FormField v-model="reason" :label="t('bank.whyABankFeeA')"
   /></Ask>
 </template>

@@ -13,26 +13,24 @@ const done = computed(() => count('booked') + count('set aside'))
 <template>
   <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
   <p v-else-if="file.state === 'reading'" class="notice" role="status">
-    {{ t('accounts.theFileIsBeingRead') }}
+    {{ t('bank.theFileIsBeingRead') }}
   </p>
   <p v-else class="notice" role="status" data-test="file-facts">
     <span
       ><template v-if="file.account"
-        ><I18nT keypath="accounts.accountAccount" scope="global"
+        ><I18nT keypath="bank.accountAccount" scope="global"
           ><template #account
             ><span class="mono">{{ file.account }}</span></template
           ></I18nT
         > </template
       >{{ plural(file.entries, 'movement')
-      }}<template v-if="file.known">{{
-        t('accounts.knownKnownFromAnotherFile', { known: file.known })
-      }}</template
-      >{{ t('accounts.doneDone', { done })
+      }}<template v-if="file.known">{{ t('bank.knownKnownFromAnotherFile', { known: file.known }) }}</template
+      >{{ t('bank.doneDone', { done })
       }}<template v-if="count('to book')">{{
-        t('accounts.countBeingBooked', { count: count('to book') })
+        t('bank.countBeingBooked', { count: count('to book') })
       }}</template
       >{{
-        t('accounts.sureMatchedUnsureToCheck', {
+        t('bank.sureMatchedUnsureToCheck', {
           sure: count('sure'),
           unsure: count('unsure'),
           strange: count('strange'),

@@ -80,7 +80,7 @@ async function book() {
   await acting(async () => {
     await bookEntry(props.entry.id, { customerId: account.value!.customerId, settle: settle.value })
     useToasts().say(
-      t('accounts.amountBookedForAccount', {
+      t('bank.amountBookedForAccount', {
         amount: money(amount.value, props.entry.currency),
         account: account.value!.name,
       }),
@@ -92,22 +92,22 @@ async function book() {
 
 <template>
   <div class="bar">
-    <strong class="cut">{{ entry.name || t('accounts.aMovement') }}</strong><span class="push amount">{{
+    <strong class="cut">{{ entry.name || t('bank.aMovement') }}</strong><span class="push amount">{{
       money(entry.amount, entry.currency)
     }}</span>
   </div>
   <div class="body">
     <dl>
-      <dt>{{ t('accounts.booked') }}</dt>
+      <dt>{{ t('bank.booked') }}</dt>
       <dd>{{ longDay(entry.bookedOn) }}</dd>
       <template v-if="entry.iban"
-        ><dt>{{ t('accounts.account') }}</dt>
+        ><dt>{{ t('bank.account') }}</dt>
         <dd class="mono">{{ entry.iban }}</dd></template
       ><template v-if="entry.reference"
-        ><dt>{{ t('accounts.reference') }}</dt>
+        ><dt>{{ t('bank.reference') }}</dt>
         <dd class="mono">{{ entry.reference }}</dd></template
       ><template v-if="entry.text"
-        ><dt>{{ t('accounts.written') }}</dt>
+        ><dt>{{ t('bank.written') }}</dt>
         <dd>{{ entry.text }}</dd></template
       >
     </dl>
@@ -125,14 +125,12 @@ async function book() {
       <FormField
         v-if="may"
         v-model="search"
-        :label="
-          account ? t('accounts.forAccount', { account: account.name }) : t('accounts.forWhichCustomer')
-        "
-        :placeholder="account ? t('accounts.anotherCustomer') : t('accounts.nameOrNumber')"
+        :label="account ? t('bank.forAccount', { account: account.name }) : t('bank.forWhichCustomer')"
+        :placeholder="account ? t('bank.anotherCustomer') : t('bank.nameOrNumber')"
         data-test="entry-customer"
         @keydown.enter.prevent="found[0] && choose(found[0].id)"
       />
-      <strong v-else-if="account">{{ t('accounts.forAccount', { account: account.name }) }}</strong>
+      <strong v-else-if="account">{{ t('bank.forAccount', { account: account.name }) }}</strong>
       <ul v-if="found.length">
         <li v-for="one in found" :key="one.id">
           <button type="button" class="word" @click="choose(one.id)">{{ one.name }}</button>
@@ -149,7 +147,7 @@ async function book() {
         :refund="isRefund"
       />
       <p v-if="account && rest.gt(0)" class="notice wait">
-        {{ t('accounts.amountSettlesNothingAndStays', { amount: money(rest.toString(), entry.currency) }) }}
+        {{ t('bank.amountSettlesNothingAndStays', { amount: money(rest.toString(), entry.currency) }) }}
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </template>
@@ -168,9 +166,9 @@ async function book() {
       data-test="book-entry"
       @click="book"
       >{{
-        t('accounts.bookAmountAccount', {
+        t('bank.bookAmountAccount', {
           amount: money(amount, entry.currency),
-          account: account ? t('accounts.forAccount2', { account: account.name }) : '',
+          account: account ? t('bank.forAccount2', { account: account.name }) : '',
         })
       }}</VBtn
     >

@@ -59,7 +59,7 @@ const options = computed<ApexOptions>(() => ({
 </script>
 
 <template>
-  <div role="img" :aria-label="t('accounts.owedByMonth')">
+  <div role="img" :aria-label="t('bank.owedByMonth')">
     <VueApexCharts type="bar" height="230" :options="options" :series="series" />
   </div>
 </template>

@@ -180,7 +180,7 @@ const ready = computed(
       <FormField
         v-model="reference"
         class="wide"
-        :label="isRefund ? t('accounts.reference') : t('accounts.whatThePayerWrote')"
+        :label="isRefund ? t('bank.reference') : t('accounts.whatThePayerWrote')"
         maxlength="140"
       />
     </div>

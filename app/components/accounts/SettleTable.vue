@@ -79,8 +79,8 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
     <table>
       <thead>
         <tr>
-          <th>{{ refund ? t('accounts.creditNote') : t('accounts.settles') }}</th>
-          <th>{{ refund ? t('accounts.of') : t('common.due') }}</th>
+          <th>{{ refund ? t('bank.creditNote') : t('bank.settles') }}</th>
+          <th>{{ refund ? t('bank.of') : t('common.due') }}</th>
           <th class="right">{{ t('common.open') }}</th>
           <th class="right">{{ t('common.amount') }}</th>
           <template v-if="!refund"
@@ -95,7 +95,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
             <button
               type="button"
               class="word mono"
-              :title="t('accounts.allOfItOnNumber', { number: item.number })"
+              :title="t('bank.allOfItOnNumber', { number: item.number })"
               @click="only(item)"
             >
               {{ item.number }}
@@ -109,7 +109,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                 v-model="cells[item.id]!.amount"
                 class="mono"
                 inputmode="decimal"
-                :aria-label="t('accounts.numberAmount', { number: item.number })"
+                :aria-label="t('bank.numberAmount', { number: item.number })"
                 :data-test="`settle-${item.number}`"
               />
             </td>
@@ -119,7 +119,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                   v-model="cells[item.id]!.discount"
                   class="mono"
                   inputmode="decimal"
-                  :aria-label="t('accounts.numberEarlyPaymentDiscount', { number: item.number })"
+                  :aria-label="t('bank.numberEarlyPaymentDiscount', { number: item.number })"
                 />
               </td>
               <td class="right">
@@ -127,7 +127,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                   v-model="cells[item.id]!.writeOff"
                   class="mono"
                   inputmode="decimal"
-                  :aria-label="t('accounts.numberWaived', { number: item.number })"
+                  :aria-label="t('bank.numberWaived', { number: item.number })"
                 /></td></template
           ></template>
         </tr>
@@ -135,7 +135,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
     </table>
   </div>
   <p v-else class="soft">
-    {{ refund ? t('accounts.thereIsNoOpenCredit') : t('accounts.nothingIsOpenInThis') }}
+    {{ refund ? t('bank.thereIsNoOpenCredit') : t('bank.nothingIsOpenInThis') }}
   </p>
 </template>
 

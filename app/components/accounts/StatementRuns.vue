@@ -24,8 +24,8 @@ const noun = (run: StatementRunHead) => (run.period.form === 'reminder' ? 'remin
 const outcome = (run: StatementRunHead) =>
   [
     plural(run.prepared, noun(run)),
-    run.failed ? t('accounts.countNotMade', { count: run.failed }) : '',
-    run.waiting ? t('accounts.countStillWait', { count: run.waiting }) : '',
+    run.failed ? t('bank.countNotMade', { count: run.failed }) : '',
+    run.waiting ? t('bank.countStillWait', { count: run.waiting }) : '',
   ]
     .filter(Boolean)
     .join(', ')
@@ -39,11 +39,11 @@ function look(id: number) {
   <VBtn v-if="runs.length > 0" data-test="statement-runs" @click="open = true">{{
     underWay
       ? t('accounts.doneOfAll', { done: underWay.all - underWay.waiting, all: underWay.all })
-      : t('accounts.runs')
+      : t('bank.runs')
   }}</VBtn>
   <Ask
     v-model="open"
-    :title="t('accounts.runsOfStatements')"
+    :title="t('bank.runsOfStatements')"
     :go="t('common.close')"
     shows
     wide

@@ -19,19 +19,19 @@ const take = (why: string) => why && emit('waive', plainAmount(amount.value), wh
 
 <template>
   <div class="waive">
-    <span>{{ t('accounts.waiveWord') }}</span>
+    <span>{{ t('bank.waiveWord') }}</span>
     <VTextField
       v-model="amount"
       inputmode="decimal"
       :suffix="item.currency"
-      :aria-label="t('accounts.waiveAmount')"
+      :aria-label="t('bank.waiveAmount')"
       data-test="waive-amount"
     />
-    <span>{{ t('accounts.because') }}</span>
+    <span>{{ t('bank.because') }}</span>
     <TakenField
       value=""
-      :placeholder="t('accounts.whyItIsWaived')"
-      :aria-label="t('accounts.waive')"
+      :placeholder="t('bank.whyItIsWaived')"
+      :aria-label="t('bank.waive')"
       data-test="waive"
       @take="take"
     />

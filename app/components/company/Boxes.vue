@@ -28,12 +28,12 @@ watch(
   },
 )
 const columns = [
-  { field: 'name', words: t('shipping.boxName') },
-  { field: 'length', words: t('shipping.boxLength') },
-  { field: 'width', words: t('shipping.boxWidth') },
-  { field: 'height', words: t('shipping.boxHeight') },
-  { field: 'weight', words: t('shipping.boxWeight') },
-  { field: 'most', words: t('shipping.boxMost') },
+  { field: 'name', words: t('carriers.boxName') },
+  { field: 'length', words: t('carriers.boxLength') },
+  { field: 'width', words: t('carriers.boxWidth') },
+  { field: 'height', words: t('carriers.boxHeight') },
+  { field: 'weight', words: t('carriers.boxWeight') },
+  { field: 'most', words: t('carriers.boxMost') },
 ] as const
 const isWhole = (row: Row) =>
   row.name.trim() !== '' &&
@@ -51,7 +51,7 @@ function keep() {
   if (!rows.value.every(isWhole)) return
   const boxes = rows.value.map(boxOf)
   if (JSON.stringify(boxes) !== JSON.stringify(props.settings.boxes))
-    emit('keep', { boxes }, t('shipping.boxesAreSaved'))
+    emit('keep', { boxes }, t('carriers.boxesAreSaved'))
 }
 function remove(place: number) {
   rows.value.splice(place, 1)
@@ -61,8 +61,8 @@ const add = () => rows.value.push({ name: '', length: '', width: '', height: '',
 </script>
 
 <template>
-  <h3>{{ t('shipping.boxes') }}</h3>
-  <p class="soft">{{ rows.length ? t('shipping.boxesHint') : t('shipping.noBoxes') }}</p>
+  <h3>{{ t('carriers.boxes') }}</h3>
+  <p class="soft">{{ rows.length ? t('carriers.boxesHint') : t('carriers.noBoxes') }}</p>
   <table v-if="rows.length">
     <thead>
       <tr>
@@ -77,7 +77,7 @@ const add = () => rows.value.push({ name: '', length: '', width: '', height: '',
             v-model="row[column.field]"
             :class="{ mono: column.field !== 'name' }"
             :disabled="disabled"
-            :aria-label="t('shipping.boxField', { n: place + 1, field: column.words })"
+            :aria-label="t('carriers.boxField', { n: place + 1, field: column.words })"
             :data-test="`box-${place + 1}-${column.field}`"
             maxlength="40"
             @change="keep"
@@ -88,7 +88,7 @@ const add = () => rows.value.push({ name: '', length: '', width: '', height: '',
             v-if="!disabled"
             type="button"
             class="remove"
-            :aria-label="t('shipping.takeBoxAway', { n: place + 1 })"
+            :aria-label="t('carriers.takeBoxAway', { n: place + 1 })"
             @click="remove(place)"
           >
             ×
@@ -98,7 +98,7 @@ const add = () => rows.value.push({ name: '', length: '', width: '', height: '',
     </tbody>
   </table>
   <button v-if="!disabled" type="button" class="word open-end" data-test="add-box" @click="add">
-    {{ t('shipping.addBox') }}
+    {{ t('carriers.addBox') }}
   </button>
 </template>
 

@@ -3,6 +3,7 @@ import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import EmailBanner from './EmailBanner.vue'
+import EmailLookSentence from './EmailLookSentence.vue'
 import EmailVersions from '../emailtexts/EmailVersions.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -23,7 +24,6 @@ import { starterText } from '../../../core/house/starter'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { EmailText } from '../../../core/emailtexts/email-text'
-import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { BrandView } from '../../contract'
 
 const EmailEditor = defineAsyncComponent(() => import('../emailtexts/EmailEditor.vue'))
@@ -124,19 +124,6 @@ async function keep() {
   busy.value = false
 }
 useMainKey(() => void keep())
-const headings = [
-  { value: 'line', words: t('brands.theNameUnderALine') },
-  { value: 'band', words: t('brands.theNameOnABand') },
-  { value: 'none', words: t('brands.noHeadingLikeALetter') },
-]
-const colours = [
-  { value: 'brand', words: t('brands.theBrandColour') },
-  { value: 'accent', words: t('brands.theAccentColour') },
-]
-const letters = [
-  { value: 'sans', words: t('brands.plainLetters') },
-  { value: 'serif', words: t('brands.bookLetters') },
-]
 const purposeWords: Record<EmailPurpose, string> = {
   first: t('brands.firstTime'),
   again: t('brands.onceMore'),
@@ -212,31 +199,7 @@ const languages = [
       data-test="email-text"
     />
     <h2>{{ t('brands.everyEmailOfBrand', { brand: brand.name }) }}</h2>
-    <p class="sentence">
-      <I18nT keypath="brands.beginsWithHeadingInColour" scope="global"
-        ><template #heading
-          ><WordPicker
-            :label="t('brands.heading')"
-            :choices="headings"
-            :value="form.look.heading"
-            :disabled="disabled"
-            @pick="form.look.heading = $event as EmailLook['heading']" /></template
-        ><template #colour
-          ><WordPicker
-            :label="t('common.colour')"
-            :choices="colours"
-            :value="form.look.colour"
-            :disabled="disabled"
-            @pick="form.look.colour = $event as EmailLook['colour']" /></template
-        ><template #letters
-          ><WordPicker
-            :label="t('brands.letters')"
-            :choices="letters"
-            :value="form.look.letters"
-            :disabled="disabled"
-            @pick="form.look.letters = $event as EmailLook['letters']" /></template
-      ></I18nT>
-    </p>
+    <EmailLookSentence v-model="form.look" :disabled="disabled" />
     <FormField
       v-model="form.look.closing"
       :label="t('brands.closingWordsInAllLanguages')"
@@ -282,11 +245,6 @@ h2 {
 }
 .back {
   margin-left: 14px;
-}
-.sentence {
-  white-space: normal;
-  margin: 0;
-  line-height: 1.9;
 }
 .subject {
   margin: 0;

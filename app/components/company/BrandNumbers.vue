@@ -15,17 +15,12 @@ import { ApiRefusal, attempt } from '../../composables/api'
 import { useMainKey } from '../../composables/useMainKey'
 import { changeSeries, addSeries, removeSeries } from '../../calls/series'
 import { countryNames } from '../../../core/countries'
-import {
-  scopeWords,
-  checkSeries,
-  periodOf,
-  type NumberSeries,
-  type Restart,
-} from '../../../core/numbering/series'
+import { scopeWords, periodOf, type Restart } from '../../../core/numbering/series'
 import { samplesOf } from '../../../core/numbering/samples'
 import { dayInZone } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { BrandView, SeriesView } from '../../contract'
+import { freshSeries, seriesForm, seriesOf, wrongOf } from './series-form'
 
 /**
  * How a kind of paper is numbered, with the first, next and after-restart number shown while one types.
@@ -47,28 +42,11 @@ const all = computed<SeriesView[]>(() => [
   ...props.brand.closerSeries,
 ])
 const seriesId = ref(props.brand.series?.id ?? 0)
-const fresh: SeriesView = {
-  id: 0,
-  kind: props.kind,
-  brandId: props.brand.id,
-  country: '',
-  currency: '',
-  branch: '',
-  prefix: '',
-  suffix: '',
-  length: 5,
-  start: 1,
-  restart: 'year',
-  businessYearStart: 1,
-  source: 'own',
-  version: 0,
-  counters: [],
-}
 const series = computed(
   () =>
     all.value.find((one) => one.id === seriesId.value) ?? {
-      ...fresh,
-      prefix: `${all.value[0]?.prefix ?? ''}`,
+      ...freshSeries(props.kind, props.brand.id),
+      prefix: all.value[0]?.prefix ?? '',
     },
 )
 const scope = ref({ country: '', currency: '', branch: '' })
@@ -82,42 +60,15 @@ const seriesChoices = computed(() => [
   ...(disabled.value ? [] : [{ value: '0', words: t('brands.anotherBranchCountryOrCurrency') }]),
 ])
 
-const formOf = (series: NumberSeries) => ({
-  prefix: series.prefix,
-  suffix: series.suffix,
-  length: String(series.length),
-  start: String(series.start),
-  restart: series.restart as string,
-  businessYearStart: String(series.businessYearStart),
-  source: series.source ?? 'own',
-})
-const { form, base, dirty, save, take } = useForm(() => series.value, formOf, t('brands.theNumbers'))
+const { form, base, dirty, save, take } = useForm(() => series.value, seriesForm, t('brands.theNumbers'))
 async function turnTo(id: number) {
   if (id === seriesId.value || !(await mayLeave())) return
   seriesId.value = id
   await nextTick()
   take()
 }
-const typed = computed<NumberSeries>(() => ({
-  prefix: form.value.prefix,
-  suffix: form.value.suffix,
-  length: Number(form.value.length),
-  start: Number(form.value.start),
-  restart: form.value.restart as Restart,
-  businessYearStart: Number(form.value.businessYearStart),
-  source: form.value.source as 'own' | 'order',
-}))
-const wrong = computed(() => {
-  try {
-    checkSeries(typed.value)
-    return { field: '', words: '' }
-  } catch (error) {
-    return {
-      field: (error as { about?: { field?: string } }).about?.field ?? '',
-      words: (error as Error).message,
-    }
-  }
-})
+const typed = computed(() => seriesOf(form.value))
+const wrong = computed(() => wrongOf(typed.value))
 
 const today = dayInZone(new Date(), session.house!.company.timeZone)
 const last = computed(

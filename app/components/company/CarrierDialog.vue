@@ -21,8 +21,8 @@ const fields = bookingFields.join(', ')
 const wrongIn = (field: string) =>
   Object.entries(wrongs.value).find(([name]) => name === field || name.startsWith(`${field}.`))?.[1] ?? ''
 const kinds = [
-  { value: 'http', words: t('shipping.carrierByMapping') },
-  { value: 'simulated', words: t('shipping.carrierSimulated') },
+  { value: 'http', words: t('carriers.carrierByMapping') },
+  { value: 'simulated', words: t('carriers.carrierSimulated') },
 ] as const
 /** An answer of the carrier's, to see what is read from it. */
 const sample = ref('')
@@ -30,19 +30,19 @@ const read = computed(() => {
   const answer = parsed(sample.value)
   const mapping = parsed(form.value.mapping) as { answer?: MappedAnswer } | undefined
   if (sample.value.trim() === '') return null
-  if (answer === undefined) return { words: t('shipping.sampleIsNoJson'), good: false }
+  if (answer === undefined) return { words: t('carriers.sampleIsNoJson'), good: false }
   const found = mapping?.answer ? readAnswer(answer, mapping.answer) : null
   return found
     ? {
-        words: t('shipping.sampleIsRead', { ...found, price: `${found.price} ${found.currency}` }),
+        words: t('carriers.sampleIsRead', { ...found, price: `${found.price} ${found.currency}` }),
         good: true,
       }
-    : { words: t('shipping.sampleLacks'), good: false }
+    : { words: t('carriers.sampleLacks'), good: false }
 })
 const badJson = computed(() =>
   form.value.kind === 'http' &&
   [form.value.mapping, form.value.services].some((text) => parsed(text) === undefined)
-    ? t('shipping.isNoJson')
+    ? t('carriers.isNoJson')
     : '',
 )
 async function keep() {
@@ -53,7 +53,7 @@ async function keep() {
     else await addCarrier(body)
   })
   if (!done) return
-  useToasts().say(t('shipping.carrierIsSaved', { name: form.value.name }))
+  useToasts().say(t('carriers.carrierIsSaved', { name: form.value.name }))
   emit('kept')
   emit('leave')
 }
@@ -63,7 +63,7 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="carrier ? carrier.name : t('shipping.addACarrier')"
+    :title="carrier ? carrier.name : t('carriers.addACarrier')"
     :go="t('common.save')"
     :busy="busy"
     @update:model-value="emit('leave')"
@@ -72,20 +72,20 @@ async function keep() {
     <div class="fields">
       <FormField
         v-model="form.name"
-        :label="t('shipping.carrierName')"
+        :label="t('carriers.carrierName')"
         :wrong="wrongs.name"
         data-test="carrier-name"
       />
       <SelectField
         v-model="form.kind"
-        :label="t('shipping.carrierKind')"
+        :label="t('carriers.carrierKind')"
         :choices="kinds"
         data-test="carrier-kind"
       />
       <FormField
         v-model="form.address"
         class="whole"
-        :label="t('shipping.carrierAddress')"
+        :label="t('carriers.carrierAddress')"
         placeholder="https://api.carrier.example"
         :wrong="wrongs.address"
         data-test="carrier-address"
@@ -95,13 +95,13 @@ async function keep() {
         class="whole"
         type="password"
         autocomplete="off"
-        :label="t('shipping.carrierKey')"
-        :hint="carrier?.hasKey ? t('shipping.keyIsKept') : t('shipping.keyHint')"
+        :label="t('carriers.carrierKey')"
+        :hint="carrier?.hasKey ? t('carriers.keyIsKept') : t('carriers.keyHint')"
         :wrong="wrongs.key"
         data-test="carrier-key"
       />
       <CheckField v-model="form.inside" class="whole" data-test="carrier-inside">{{
-        t('shipping.carrierInside')
+        t('carriers.carrierInside')
       }}</CheckField>
       <template v-if="form.kind === 'http'">
         <FormField
@@ -109,8 +109,8 @@ async function keep() {
           class="whole"
           mono
           :lines="12"
-          :label="t('shipping.carrierMapping')"
-          :hint="t('shipping.mappingHint', { fields })"
+          :label="t('carriers.carrierMapping')"
+          :hint="t('carriers.mappingHint', { fields })"
           :wrong="wrongIn('mapping')"
           data-test="carrier-mapping"
         />
@@ -119,8 +119,8 @@ async function keep() {
           class="whole"
           mono
           :lines="6"
-          :label="t('shipping.carrierServices')"
-          :hint="t('shipping.servicesHint')"
+          :label="t('carriers.carrierServices')"
+          :hint="t('carriers.servicesHint')"
           :wrong="wrongIn('services')"
         />
         <FormField
@@ -128,8 +128,8 @@ async function keep() {
           class="whole"
           mono
           :lines="3"
-          :label="t('shipping.sampleAnswer')"
-          :hint="t('shipping.sampleHint')"
+          :label="t('carriers.sampleAnswer')"
+          :hint="t('carriers.sampleHint')"
           data-test="carrier-sample"
         />
         <p v-if="read" class="notice whole" :class="read.good ? 'go' : 'stuck'" role="status">

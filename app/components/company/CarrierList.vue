@@ -23,7 +23,7 @@ const removing = shallowRef<CarrierView>()
 const remove = () =>
   attempt(async () => {
     await removeCarrier(removing.value!.id, removing.value!.version)
-    useToasts().say(t('shipping.carrierIsDeleted', { name: removing.value!.name }))
+    useToasts().say(t('carriers.carrierIsDeleted', { name: removing.value!.name }))
     removing.value = undefined
     await load()
   })
@@ -32,12 +32,12 @@ const remove = () =>
 <template>
   <RecordList
     :rows="carriers"
-    :add="t('shipping.addCarrier')"
+    :add="t('carriers.addCarrier')"
     add-test="add-carrier"
     columns="minmax(0, 1.2fr) minmax(0, 1.6fr) 170px"
     @add="editing = 'new'"
   >
-    <template #intro>{{ t('shipping.carriersHint') }}</template>
+    <template #intro>{{ t('carriers.carriersHint') }}</template>
     <template #row="{ row: carrier }">
       <span class="what"
         ><strong>{{ carrier.name }}</strong
@@ -45,7 +45,7 @@ const remove = () =>
       >
       <span
         ><span v-if="carrier.downSince" class="tag stuck">{{
-          t('shipping.noAnswerSince', { time: dayTime(carrier.downSince) })
+          t('carriers.noAnswerSince', { time: dayTime(carrier.downSince) })
         }}</span
         ><span v-else class="soft"
           >{{ plural(carrier.services.length, 'service') }}:
@@ -58,8 +58,8 @@ const remove = () =>
       >
     </template>
     <template #empty
-      ><strong>{{ t('shipping.noCarriers') }}</strong
-      >{{ t('shipping.whatACarrierIsFor') }}</template
+      ><strong>{{ t('carriers.noCarriers') }}</strong
+      >{{ t('carriers.whatACarrierIsFor') }}</template
     >
   </RecordList>
   <CarrierDialog
@@ -71,11 +71,11 @@ const remove = () =>
   <Ask
     v-if="removing"
     :model-value="true"
-    :title="t('shipping.deleteCarrier', { name: removing.name })"
+    :title="t('carriers.deleteCarrier', { name: removing.name })"
     :go="t('mail.delete2')"
     danger
     @update:model-value="removing = undefined"
     @go="remove"
-    ><p>{{ t('shipping.itsKeyIsDeletedToo') }}</p></Ask
+    ><p>{{ t('carriers.itsKeyIsDeletedToo') }}</p></Ask
   >
 </template>

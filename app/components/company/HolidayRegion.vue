@@ -19,7 +19,7 @@ onMounted(() =>
   }),
 )
 const choices = computed(() => [
-  { value: '', words: t('company.allOfTheCountry', { country: country.value }) },
+  { value: '', words: t('reminders.allOfTheCountry', { country: country.value }) },
   ...regions.value.map(({ code, name }) => ({ value: code, words: name })),
 ])
 const words = computed(
@@ -29,15 +29,15 @@ const words = computed(
 
 <template>
   <p v-if="regions.length">
-    <I18nT keypath="company.holidaysAreOf" scope="global"
+    <I18nT keypath="reminders.holidaysAreOf" scope="global"
       ><template #region
         ><WordPicker
-          :label="t('company.holidayRegion')"
+          :label="t('reminders.holidayRegion')"
           :words="words"
           :choices="choices"
           :value="settings.holidayRegion"
           :disabled="disabled"
-          @pick="emit('keep', { holidayRegion: $event }, t('company.holidaysAreSet'))" /></template
+          @pick="emit('keep', { holidayRegion: $event }, t('reminders.holidaysAreSet'))" /></template
     ></I18nT>
   </p>
 </template>

@@ -14,6 +14,7 @@ import StoppingSettings from './StoppingSettings.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
+import { useAsking } from '../../composables/useAsking'
 import { useSession } from '../../stores/session'
 import { useHouseState } from '../../stores/house'
 import { attempt } from '../../composables/api'
@@ -27,13 +28,7 @@ const session = useSession()
 const house = useHouseState()
 const disabled = computed(() => !session.may('supervisor'))
 const { settings, keep } = useHouseSettings()
-const asking = ref<'pause' | 'rehearse' | null>(null)
-const ask = computed({
-  get: () => asking.value !== null,
-  set: (open) => {
-    if (!open) asking.value = null
-  },
-})
+const { asking, ask } = useAsking<'pause' | 'rehearse'>()
 const reason = ref('')
 
 const act = (call: () => Promise<unknown>) =>

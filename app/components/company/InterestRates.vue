@@ -28,12 +28,12 @@ onMounted(() =>
 const asked = ref(false)
 const percentOf = (text: string) => text.trim().replace(',', '.')
 const percentWrong = ({ percent }: InterestRate) =>
-  asked.value && !/^\d{1,2}(\.\d{1,3})?$/.test(percentOf(percent)) ? t('company.percentLike') : ''
+  asked.value && !/^\d{1,2}(\.\d{1,3})?$/.test(percentOf(percent)) ? t('reminders.percentLike') : ''
 const countryWrong = ({ country }: InterestRate) =>
-  asked.value && country.trim() && !countryOf(country) ? t('company.noSuchCountry') : ''
+  asked.value && country.trim() && !countryOf(country) ? t('reminders.noSuchCountry') : ''
 /** A rate may be there before its customers are. */
 const nobodyIn = ({ group }: InterestRate) =>
-  known.value && group.trim() && !groups.value.includes(group.trim()) ? t('company.nobodyInGroup') : ''
+  known.value && group.trim() && !groups.value.includes(group.trim()) ? t('reminders.nobodyInGroup') : ''
 const same = (a: InterestRate, b: InterestRate) =>
   a.group === b.group && a.country === b.country && a.from === b.from
 const twice = computed(() =>
@@ -55,49 +55,49 @@ function keep() {
 <template>
   <Ask
     :model-value="true"
-    :title="t('company.interestForLatePayment')"
+    :title="t('reminders.interestForLatePayment')"
     :go="t('common.save')"
     :disabled="disabled"
     wide
     @update:model-value="emit('leave')"
     @go="keep"
   >
-    <p>{{ t('company.interestHelp') }}</p>
+    <p>{{ t('reminders.interestHelp') }}</p>
     <ul class="rates">
       <li v-for="(one, place) in lines" :key="place">
         <FormField
           v-model="one.percent"
-          :label="t('company.percentAYear')"
+          :label="t('reminders.percentAYear')"
           :wrong="percentWrong(one)"
           :disabled="disabled"
           inputmode="decimal"
           data-test="rate-percent"
         />
         <div class="day">
-          <DateField v-model="one.from" :label="t('company.from')" :disabled="disabled" />
+          <DateField v-model="one.from" :label="t('reminders.from')" :disabled="disabled" />
         </div>
         <FormField
           v-model="one.group"
-          :label="t('company.ofTheGroup')"
+          :label="t('reminders.ofTheGroup')"
           :suggest="groups"
           :hint="nobodyIn(one)"
           :disabled="disabled"
         />
         <FormField
           v-model="one.country"
-          :label="t('company.ofTheCountry')"
+          :label="t('reminders.ofTheCountry')"
           :suggest="countryNames"
           :wrong="countryWrong(one)"
           :disabled="disabled"
         />
         <button v-if="!disabled" type="button" class="word" @click="lines.splice(place, 1)">
-          {{ t('company.takeAway') }}
+          {{ t('reminders.takeAway') }}
         </button>
       </li>
     </ul>
-    <p v-if="asked && twice" class="notice stuck" role="alert">{{ t('company.rateTwice') }}</p>
+    <p v-if="asked && twice" class="notice stuck" role="alert">{{ t('reminders.rateTwice') }}</p>
     <button v-if="!disabled" type="button" class="word" data-test="add-interest-rate" @click="add">
-      {{ t('company.oneMoreRate') }}
+      {{ t('reminders.oneMoreRate') }}
     </button>
   </Ask>
 </template>

@@ -29,7 +29,7 @@ const set = (name: keyof ZoneTexts, text: string) => {
       :data-test="`zone-${field.name}`"
       @update:model-value="set(field.name, $event)"
     />
-    <a :href="sample" target="_blank" rel="noopener">{{ t('shipping.testPrint') }}</a>
+    <a :href="sample" target="_blank" rel="noopener">{{ t('carriers.testPrint') }}</a>
   </div>
 </template>
 

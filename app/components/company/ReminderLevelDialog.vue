@@ -22,11 +22,11 @@ const form = reactive({
 const asked = ref(false)
 const daysWrong = computed(() => {
   const days = Number(form.afterDays)
-  return Number.isInteger(days) && days >= 1 && days <= 365 ? '' : t('company.daysOverNothing')
+  return Number.isInteger(days) && days >= 1 && days <= 365 ? '' : t('reminders.daysOverNothing')
 })
 const fee = computed(() => form.fee.trim().replace(',', '.') || '0')
-const feeWrong = computed(() => (/^\d{1,6}(\.\d{1,3})?$/.test(fee.value) ? '' : t('company.feeLike')))
-const missing = (text: string) => (asked.value && !text.trim() ? t('company.isNotWritten') : '')
+const feeWrong = computed(() => (/^\d{1,6}(\.\d{1,3})?$/.test(fee.value) ? '' : t('reminders.feeLike')))
+const missing = (text: string) => (asked.value && !text.trim() ? t('reminders.isNotWritten') : '')
 function keep() {
   asked.value = true
   const texts = [form.name, ...Object.values(form.heading), ...Object.values(form.words)]
@@ -38,7 +38,7 @@ function keep() {
 <template>
   <Ask
     :model-value="true"
-    :title="t('company.aLevelOfReminding')"
+    :title="t('reminders.aLevelOfReminding')"
     :go="t('common.save')"
     :disabled="disabled"
     wide
@@ -48,44 +48,44 @@ function keep() {
     <div class="fields">
       <FormField
         v-model="form.name"
-        :label="t('company.whatTheDeskCallsIt')"
+        :label="t('reminders.whatTheDeskCallsIt')"
         :wrong="missing(form.name)"
         data-test="level-name"
       />
       <FormField
         v-model="form.afterDays"
-        :label="t('company.daysAfterTheDueDate')"
+        :label="t('reminders.daysAfterTheDueDate')"
         inputmode="numeric"
         :wrong="daysWrong"
         data-test="level-days"
       />
       <FormField
         v-model="form.fee"
-        :label="t('company.feeOfALetter')"
+        :label="t('reminders.feeOfALetter')"
         inputmode="decimal"
         :wrong="feeWrong"
-        :hint="t('company.feeHelp')"
+        :hint="t('reminders.feeHelp')"
         data-test="level-fee"
       />
       <CheckField v-model="form.interest" class="interest" data-test="level-interest">{{
-        t('company.asksForInterest')
+        t('reminders.asksForInterest')
       }}</CheckField>
       <template v-for="one in languages" :key="one">
         <FormField
           v-model="form.heading[one]"
-          :label="t('company.headingInLanguage', { language: languageWords[one] })"
+          :label="t('reminders.headingInLanguage', { language: languageWords[one] })"
           :wrong="missing(form.heading[one])"
         />
         <FormField
           v-model="form.words[one]"
-          :label="t('company.wordsInLanguage', { language: languageWords[one] })"
+          :label="t('reminders.wordsInLanguage', { language: languageWords[one] })"
           :lines="3"
           :wrong="missing(form.words[one])"
           :data-test="`level-words-${one}`"
         />
       </template>
     </div>
-    <p class="soft">{{ t('company.levelHelp') }}</p>
+    <p class="soft">{{ t('reminders.levelHelp') }}</p>
     <button
       v-if="mayDrop && !disabled"
       type="button"
@@ -93,7 +93,7 @@ function keep() {
       data-test="drop-level"
       @click="emit('drop')"
     >
-      {{ t('company.takeThisLevelAway') }}
+      {{ t('reminders.takeThisLevelAway') }}
     </button>
   </Ask>
 </template>

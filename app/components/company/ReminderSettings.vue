@@ -17,7 +17,7 @@ const emit = defineEmits<{ keep: [change: Partial<HouseSettings>, said: string] 
 
 const rule = computed(() => props.settings.reminders)
 const keep = (change: Partial<ReminderRule>) =>
-  emit('keep', { reminders: { ...rule.value, ...change } }, t('company.remindersAreSet'))
+  emit('keep', { reminders: { ...rule.value, ...change } }, t('reminders.remindersAreSet'))
 const between = [3, 5, 7, 10, 14, 21, 30].map((count) => ({
   value: String(count),
   words: plural(count, 'day'),
@@ -43,53 +43,53 @@ function dropLevel() {
 const costOf = (one: ReminderLevel) =>
   new Intl.ListFormat('en').format(
     [
-      one.interest ? t('company.interest') : '',
-      Number(one.fee) > 0 ? t('company.aFeeOf', { fee: one.fee }) : '',
+      one.interest ? t('reminders.interest') : '',
+      Number(one.fee) > 0 ? t('reminders.aFeeOf', { fee: one.fee }) : '',
     ].filter(Boolean),
   )
 const rating = ref(false)
 const ratesWords = computed(() => {
   const all = rule.value.rates.find((one) => !one.group && !one.country) ?? rule.value.rates[0]
-  if (!all) return t('company.noInterest')
+  if (!all) return t('reminders.noInterest')
   const others = rule.value.rates.length - 1
   return others === 0
-    ? t('company.percentSince', { percent: all.percent, day: shortDay(all.from) })
-    : t('company.percentAndMore', { percent: all.percent })
+    ? t('reminders.percentSince', { percent: all.percent, day: shortDay(all.from) })
+    : t('reminders.percentAndMore', { percent: all.percent })
 })
 const booking = [
-  { value: 'true', words: t('company.chargesOwed') },
-  { value: 'false', words: t('company.chargesAsked') },
+  { value: 'true', words: t('reminders.chargesOwed') },
+  { value: 'false', words: t('reminders.chargesAsked') },
 ]
 const severalBrands = computed(() => (useSession().house?.brands.length ?? 0) > 1)
 const together = [
-  { value: 'false', words: t('company.oneOfEachBrand') },
-  { value: 'true', words: t('company.oneOfAllBrands') },
+  { value: 'false', words: t('reminders.oneOfEachBrand') },
+  { value: 'true', words: t('reminders.oneOfAllBrands') },
 ]
 const amountOf = (text: string) => text.trim().replace(',', '.')
 </script>
 
 <template>
   <template v-if="severalBrands"
-    ><h2>{{ t('company.statementsOfAccount') }}</h2>
+    ><h2>{{ t('reminders.statementsOfAccount') }}</h2>
     <p>
-      <I18nT keypath="company.whoBuysOfSeveral" scope="global"
+      <I18nT keypath="reminders.whoBuysOfSeveral" scope="global"
         ><template #statements
           ><WordPicker
-            :label="t('company.statementsOfSeveralBrands')"
+            :label="t('reminders.statementsOfSeveralBrands')"
             :choices="together"
             :value="String(settings.statementsTogether)"
             :disabled="disabled"
             @pick="
-              emit('keep', { statementsTogether: $event === 'true' }, t('company.statementsAreSet'))
+              emit('keep', { statementsTogether: $event === 'true' }, t('reminders.statementsAreSet'))
             " /></template
       ></I18nT></p
   ></template>
-  <h2>{{ t('company.paymentReminders') }}</h2>
+  <h2>{{ t('reminders.paymentReminders') }}</h2>
   <p>
-    <I18nT keypath="company.remindedAgainAfter" scope="global"
+    <I18nT keypath="reminders.remindedAgainAfter" scope="global"
       ><template #days
         ><WordPicker
-          :label="t('company.daysBetween')"
+          :label="t('reminders.daysBetween')"
           :words="plural(rule.daysBetween, 'day')"
           :choices="between"
           :value="String(rule.daysBetween)"
@@ -98,43 +98,43 @@ const amountOf = (text: string) => text.trim().replace(',', '.')
       ><template #least
         ><WordPanel
           v-slot="{ close }"
-          :label="t('company.leastReminded')"
+          :label="t('reminders.leastReminded')"
           :words="rule.least"
           :disabled="disabled"
           ><TakenField
             :value="rule.least"
-            :aria-label="t('company.leastReminded')"
+            :aria-label="t('reminders.leastReminded')"
             inputmode="decimal"
             @take="(keep({ least: amountOf($event) }), close())" /></WordPanel></template
     ></I18nT>
   </p>
-  <ol class="levels" :aria-label="t('company.levels')">
+  <ol class="levels" :aria-label="t('reminders.levels')">
     <li v-for="(one, place) in rule.levels" :key="place">
-      <I18nT keypath="company.levelFromDays" scope="global"
+      <I18nT keypath="reminders.levelFromDays" scope="global"
         ><template #name
           ><button type="button" class="word" :data-test="`level-${place + 1}`" @click="editing = place">
             {{ one.name }}
           </button></template
         ><template #days>{{ plural(one.afterDays, 'day') }}</template
         ><template #heading>{{ one.heading.en }}</template></I18nT
-      ><template v-if="costOf(one)">{{ t('company.levelCosts', { what: costOf(one) }) }}</template>
+      ><template v-if="costOf(one)">{{ t('reminders.levelCosts', { what: costOf(one) }) }}</template>
     </li>
     <li v-if="!disabled && rule.levels.length < 9">
       <button type="button" class="word" data-test="add-level" @click="editing = rule.levels.length">
-        {{ t('company.addALevel') }}
+        {{ t('reminders.addALevel') }}
       </button>
     </li>
   </ol>
   <p>
-    <I18nT keypath="company.latePaymentCosts" scope="global"
+    <I18nT keypath="reminders.latePaymentCosts" scope="global"
       ><template #rates
         ><button type="button" class="word" data-test="interest-rates" @click="rating = true">
           {{ ratesWords }}
         </button></template
       ><template #booked
         ><WordPicker
-          :label="t('company.whatIsAskedBeside')"
-          :words="rule.booksCharges ? t('company.chargesOwed') : t('company.chargesAsked')"
+          :label="t('reminders.whatIsAskedBeside')"
+          :words="rule.booksCharges ? t('reminders.chargesOwed') : t('reminders.chargesAsked')"
           :choices="booking"
           :value="String(rule.booksCharges)"
           :disabled="disabled"

@@ -3,17 +3,9 @@ import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
+import type { SeriesForm } from './series-form'
 
 /** The parts of a number series as they are written: what stands around the counter, and when it begins again. */
-interface SeriesForm {
-  prefix: string
-  suffix: string
-  length: string
-  start: string
-  restart: string
-  businessYearStart: string
-  source: 'own' | 'order'
-}
 const form = defineModel<SeriesForm>({ required: true })
 defineProps<{ disabled: boolean; wrong: { field: string; words: string } }>()
 const sources = [

@@ -29,11 +29,11 @@ watch(
   },
 )
 const columns = [
-  { field: 'service', words: t('shipping.ruleService') },
-  { field: 'countries', words: t('shipping.ruleCountries') },
-  { field: 'customers', words: t('shipping.ruleCustomers') },
-  { field: 'overWeight', words: t('shipping.ruleOverWeight') },
-  { field: 'overTotal', words: t('shipping.ruleOverTotal') },
+  { field: 'service', words: t('carriers.ruleService') },
+  { field: 'countries', words: t('carriers.ruleCountries') },
+  { field: 'customers', words: t('carriers.ruleCustomers') },
+  { field: 'overWeight', words: t('carriers.ruleOverWeight') },
+  { field: 'overTotal', words: t('carriers.ruleOverTotal') },
 ] as const
 const isNumber = (text: string) => text.trim() === '' || /^\d{1,9}(\.\d{1,3})?$/.test(text.trim())
 const isWhole = (row: Row) =>
@@ -53,7 +53,7 @@ function keep() {
   if (!rows.value.every(isWhole)) return
   const serviceRules = rows.value.map(ruleOf)
   if (JSON.stringify(serviceRules) !== JSON.stringify(props.settings.serviceRules))
-    emit('keep', { serviceRules }, t('shipping.rulesAreSaved'))
+    emit('keep', { serviceRules }, t('carriers.rulesAreSaved'))
 }
 function remove(place: number) {
   rows.value.splice(place, 1)
@@ -64,7 +64,7 @@ const add = () =>
 </script>
 
 <template>
-  <p class="soft">{{ rows.length ? t('shipping.rulesHint') : t('shipping.noRules') }}</p>
+  <p class="soft">{{ rows.length ? t('carriers.rulesHint') : t('carriers.noRules') }}</p>
   <table v-if="rows.length">
     <thead>
       <tr>
@@ -81,7 +81,7 @@ const add = () =>
             v-model="row[column.field]"
             :class="{ wide: column.field === 'service' }"
             :disabled="disabled"
-            :aria-label="t('shipping.ruleField', { n: place + 1, field: column.words })"
+            :aria-label="t('carriers.ruleField', { n: place + 1, field: column.words })"
             :data-test="`rule-${place + 1}-${column.field}`"
             maxlength="80"
             @change="keep"
@@ -92,7 +92,7 @@ const add = () =>
             v-if="!disabled"
             type="button"
             class="remove"
-            :aria-label="t('shipping.takeRuleAway', { n: place + 1 })"
+            :aria-label="t('carriers.takeRuleAway', { n: place + 1 })"
             @click="remove(place)"
           >
             ×
@@ -102,7 +102,7 @@ const add = () =>
     </tbody>
   </table>
   <button v-if="!disabled" type="button" class="word open-end" data-test="add-rule" @click="add">
-    {{ t('shipping.addRule') }}
+    {{ t('carriers.addRule') }}
   </button>
 </template>
 

@@ -20,58 +20,58 @@ const formats = labelFormatNames.map((value) => ({ value, words: labelFormats[va
 const printing = computed(() => settings.value!.labelPrinting)
 const offsetWords = computed(() => {
   const { x, y } = printing.value.offset ?? { x: 0, y: 0 }
-  return x === 0 && y === 0 ? t('shipping.whereItBelongs') : t('shipping.offBy', { x, y })
+  return x === 0 && y === 0 ? t('carriers.whereItBelongs') : t('carriers.offBy', { x, y })
 })
 /** A wrong entry is refused by the house, which says why. */
 function setOffset(way: 'x' | 'y', text: string) {
   const { x, y } = printing.value.offset ?? { x: 0, y: 0 }
   const offset = { x, y, [way]: Number(text.replace(',', '.')) }
-  void keep({ labelPrinting: { ...printing.value, offset } }, t('shipping.offsetIsSet'))
+  void keep({ labelPrinting: { ...printing.value, offset } }, t('carriers.offsetIsSet'))
 }
 const testPrint = computed(
   () => `/api/brands/${session.house!.brands[0]!.id}/sample?kind=shipping%20label&crosses=true`,
 )
 const detailWords: Record<SlipDetail, string> = {
-  reference: t('shipping.slipReference'),
-  customer: t('shipping.slipCustomer'),
-  'tax number': t('shipping.slipTaxNumber'),
-  service: t('shipping.slipService'),
-  contact: t('shipping.slipContact'),
-  'billed to': t('shipping.slipBilledTo'),
+  reference: t('carriers.slipReference'),
+  customer: t('carriers.slipCustomer'),
+  'tax number': t('carriers.slipTaxNumber'),
+  service: t('carriers.slipService'),
+  contact: t('carriers.slipContact'),
+  'billed to': t('carriers.slipBilledTo'),
 }
 const slipChoices = slipDetails.map((value) => ({ value, words: detailWords[value] }))
 const slipWords = computed(
   () =>
-    settings.value!.slipShows.details.map((one) => detailWords[one]).join(', ') || t('shipping.slipNothing'),
+    settings.value!.slipShows.details.map((one) => detailWords[one]).join(', ') || t('carriers.slipNothing'),
 )
 function toggleDetail(detail: SlipDetail) {
   const { details, prices } = settings.value!.slipShows
   const now = slipDetails.filter((one) => details.includes(one) !== (one === detail))
-  void keep({ slipShows: { details: now, prices } }, t('shipping.slipIsSet'))
+  void keep({ slipShows: { details: now, prices } }, t('carriers.slipIsSet'))
 }
 const priceChoices = [
-  { value: 'no', words: t('shipping.withoutPrices') },
-  { value: 'yes', words: t('shipping.withPrices') },
+  { value: 'no', words: t('carriers.withoutPrices') },
+  { value: 'yes', words: t('carriers.withPrices') },
 ]
 const places = [1, 2, 3, 4].map((place) => ({
   value: String(place),
-  words: t('shipping.placeN', { n: place }),
+  words: t('carriers.placeN', { n: place }),
 }))
 </script>
 
 <template>
   <div class="body">
     <template v-if="settings">
-      <h3 v-if="session.may('supervisor')" class="first">{{ t('shipping.carriers') }}</h3>
+      <h3 v-if="session.may('supervisor')" class="first">{{ t('carriers.carriers') }}</h3>
       <CarrierList v-if="session.may('supervisor')" />
-      <h3>{{ t('shipping.services') }}</h3>
+      <h3>{{ t('carriers.services') }}</h3>
       <ServiceRules :settings="settings" :disabled="disabled" @keep="keep" />
       <h3>{{ t('shipping.labels') }}</h3>
       <p class="sentence">
-        <I18nT keypath="shipping.labelsArePrintedOn" scope="global"
+        <I18nT keypath="carriers.labelsArePrintedOn" scope="global"
           ><template #format
             ><WordPicker
-              :label="t('shipping.labelFormat')"
+              :label="t('carriers.labelFormat')"
               :choices="formats"
               :value="settings.labelPrinting.format"
               :disabled="disabled"
@@ -79,37 +79,37 @@ const places = [1, 2, 3, 4].map((place) => ({
               @pick="
                 keep(
                   { labelPrinting: { ...printing, format: $event as LabelFormat, from: 1 } },
-                  t('shipping.labelFormatIsSet'),
+                  t('carriers.labelFormatIsSet'),
                 )
               " /></template></I18nT
         ><template v-if="settings.labelPrinting.format === 'A4'"
           >{{ ' '
-          }}<I18nT keypath="shipping.fromPlace" scope="global"
+          }}<I18nT keypath="carriers.fromPlace" scope="global"
             ><template #place
               ><WordPicker
-                :label="t('shipping.firstPlace')"
+                :label="t('carriers.firstPlace')"
                 :choices="places"
                 :value="String(settings.labelPrinting.from)"
                 :disabled="disabled"
                 @pick="
                   keep(
                     { labelPrinting: { ...printing, format: 'A4', from: Number($event) } },
-                    t('shipping.labelFormatIsSet'),
+                    t('carriers.labelFormatIsSet'),
                   )
                 " /></template></I18nT
         ></template>
       </p>
       <p class="sentence">
-        <I18nT keypath="shipping.printerSets" scope="global"
+        <I18nT keypath="carriers.printerSets" scope="global"
           ><template #offset
             ><WordPanel
-              :label="t('shipping.printerOffset')"
+              :label="t('carriers.printerOffset')"
               :words="offsetWords"
               :open-end="!printing.offset"
               :disabled="disabled"
               ><div class="offsets">
                 <label v-for="way in ['x', 'y'] as const" :key="way" class="field"
-                  ><span>{{ t(way === 'x' ? 'shipping.toTheRight' : 'shipping.down') }}</span
+                  ><span>{{ t(way === 'x' ? 'carriers.toTheRight' : 'carriers.down') }}</span
                   ><input
                     class="mono"
                     inputmode="decimal"
@@ -118,19 +118,19 @@ const places = [1, 2, 3, 4].map((place) => ({
                     @change="setOffset(way, ($event.target as HTMLInputElement).value)"
                 /></label>
               </div>
-              <span class="soft">{{ t('shipping.offsetHint') }}</span></WordPanel
+              <span class="soft">{{ t('carriers.offsetHint') }}</span></WordPanel
             ></template
           ></I18nT
         >{{ ' '
         }}<a :href="testPrint" target="_blank" rel="noopener" data-test="test-print">{{
-          t('shipping.testPrint')
+          t('carriers.testPrint')
         }}</a>
       </p>
       <p class="sentence">
-        <I18nT keypath="shipping.slipShows" scope="global"
+        <I18nT keypath="carriers.slipShows" scope="global"
           ><template #details
             ><WordPicker
-              :label="t('shipping.slipDetails')"
+              :label="t('carriers.slipDetails')"
               several
               :words="slipWords"
               :choices="slipChoices"
@@ -140,7 +140,7 @@ const places = [1, 2, 3, 4].map((place) => ({
               @pick="toggleDetail($event as SlipDetail)" /></template
           ><template #prices
             ><WordPicker
-              :label="t('shipping.slipPrices')"
+              :label="t('carriers.slipPrices')"
               :choices="priceChoices"
               :value="settings.slipShows.prices ? 'yes' : 'no'"
               :disabled="disabled"
@@ -148,21 +148,21 @@ const places = [1, 2, 3, 4].map((place) => ({
               @pick="
                 keep(
                   { slipShows: { ...settings.slipShows, prices: $event === 'yes' } },
-                  t('shipping.slipIsSet'),
+                  t('carriers.slipIsSet'),
                 )
               " /></template
         ></I18nT>
       </p>
       <p class="sentence">
-        <I18nT keypath="shipping.gs1Sentence" scope="global"
+        <I18nT keypath="carriers.gs1Sentence" scope="global"
           ><template #prefix
             ><WordPanel
-              :label="t('shipping.gs1Prefix')"
-              :words="settings.gs1Prefix || t('shipping.noGs1Prefix')"
+              :label="t('carriers.gs1Prefix')"
+              :words="settings.gs1Prefix || t('carriers.noGs1Prefix')"
               :open-end="!settings.gs1Prefix"
               :disabled="disabled"
               ><label class="field"
-                ><span class="soft">{{ t('shipping.gs1Hint') }}</span
+                ><span class="soft">{{ t('carriers.gs1Hint') }}</span
                 ><input
                   class="mono"
                   inputmode="numeric"
@@ -172,7 +172,7 @@ const places = [1, 2, 3, 4].map((place) => ({
                   @change="
                     keep(
                       { gs1Prefix: ($event.target as HTMLInputElement).value.trim() },
-                      t('shipping.gs1PrefixIsSet'),
+                      t('carriers.gs1PrefixIsSet'),
                     )
                   " /></label></WordPanel></template
         ></I18nT>

@@ -7,6 +7,7 @@ import FormField from '../fields/FormField.vue'
 import LineFacts from './LineFacts.vue'
 import DespiteDialog from './DespiteDialog.vue'
 import SendDialog from './SendDialog.vue'
+import { useAsking } from '../../composables/useAsking'
 import { useSession } from '../../stores/session'
 import { houseToday, plural } from '../../composables/format'
 import { useLineActs } from './useLineActs'
@@ -28,13 +29,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
-const asking = ref<'send' | 'all' | 'later' | 'post' | 'close' | 'confirm' | 'despite' | null>(null)
-const ask = computed({
-  get: () => asking.value !== null,
-  set: (open) => {
-    if (!open) asking.value = null
-  },
-})
+const { asking, ask } = useAsking<'send' | 'all' | 'later' | 'close' | 'confirm' | 'despite'>()
 const reason = ref('')
 
 const { busy, putBack, prepare, drop, sendAgain, keepBack, settle } = useLineActs(() => {
@@ -247,17 +242,6 @@ useMainKey(() => {
           ><span class="soft">{{ zoneWords }}</span></template
         ></I18nT
       >
-    </p></Ask
-  >
-  <Ask
-    v-else-if="asking === 'post'"
-    v-model="ask"
-    :title="t('line.markDocumentsAsPosted', { documents: plural(toPost.length, 'document') })"
-    :go="t('common.posted')"
-    :busy="busy"
-    @go="settle('print', toPost)"
-    ><p>
-      {{ t('line.youPrintedAndPostedToPost', { toPost: toPost.length === 1 ? 'it' : 'them' }) }}
     </p></Ask
   >
   <Ask

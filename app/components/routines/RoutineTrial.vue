@@ -167,7 +167,7 @@ const placeOf = (one: Trial['orders'][number]) =>
         <table>
           <thead>
             <tr>
-              <th>{{ sentence.on === 'time' ? t('accounts.account') : t('common.order') }}</th>
+              <th>{{ sentence.on === 'time' ? t('bank.account') : t('common.order') }}</th>
               <th>{{ t('common.day') }}</th>
               <th>{{ t('common.customer') }}</th>
               <th class="amount">{{ t('common.total') }}</th>

@@ -42,8 +42,8 @@ const returnWords = ({ state, quantity, credits }: OrderView['returns'][number])
     state === 'expected'
       ? t('shipping.pieces', { quantity })
       : state === 'back'
-        ? t('shipping.cameBack').toLowerCase()
-        : t('shipping.isWithdrawn'),
+        ? t('returns.cameBack').toLowerCase()
+        : t('returns.isWithdrawn'),
     ...credits,
   ].join(' · ')
 const invoiced = computed(() =>

@@ -10,12 +10,12 @@ defineProps<{ credits: ReturnView['credits'] }>()
 <template>
   <ul class="credits">
     <li v-for="one in credits" :key="one.draftId">
-      <I18nT keypath="shipping.creditedWith" scope="global"
+      <I18nT keypath="returns.creditedWith" scope="global"
         ><template #credit
           ><NuxtLink v-if="one.documentId" :to="`/register?document=${one.documentId}`" class="mono">{{
             one.number
           }}</NuxtLink
-          ><NuxtLink v-else :to="`/drafts/${one.draftId}`">{{ t('shipping.aDraft') }}</NuxtLink></template
+          ><NuxtLink v-else :to="`/drafts/${one.draftId}`">{{ t('returns.aDraft') }}</NuxtLink></template
         ><template #invoice
           ><NuxtLink :to="`/register?document=${one.invoiceId}`" class="mono">{{
             one.invoice

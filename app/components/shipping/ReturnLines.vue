@@ -38,9 +38,9 @@ function next(event: KeyboardEvent) {
         <th>{{ t('common.item') }}</th>
         <th class="wide">{{ t('orders.description') }}</th>
         <th class="right">{{ t('shipping.shippedBefore') }}</th>
-        <th class="right">{{ t('shipping.returnedBefore') }}</th>
-        <th class="right">{{ t('shipping.comesBack') }}</th>
-        <th>{{ t('shipping.reason') }}</th>
+        <th class="right">{{ t('returns.returnedBefore') }}</th>
+        <th class="right">{{ t('returns.comesBack') }}</th>
+        <th>{{ t('returns.reason') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -59,7 +59,7 @@ function next(event: KeyboardEvent) {
             :value="of(line.position).quantity"
             :disabled="disabled"
             :class="{ bad: !isRight(of(line.position).quantity, line.left) }"
-            :aria-label="t('shipping.comesBackOfLine', { line: line.position })"
+            :aria-label="t('returns.comesBackOfLine', { line: line.position })"
             :data-test="`comes-${line.position}`"
             @focus="choose"
             @input="set(line.position, { quantity: textOf($event) })"
@@ -73,8 +73,8 @@ function next(event: KeyboardEvent) {
             maxlength="120"
             :value="of(line.position).reason"
             :disabled="disabled"
-            :placeholder="t('shipping.reasonExample')"
-            :aria-label="t('shipping.reasonOfLine', { line: line.position })"
+            :placeholder="t('returns.reasonExample')"
+            :aria-label="t('returns.reasonOfLine', { line: line.position })"
             :data-test="`reason-${line.position}`"
             @input="set(line.position, { reason: textOf($event) })"
             @keydown.enter.exact.prevent="next"

@@ -36,9 +36,9 @@ watch(
       <tr>
         <th>{{ t('common.item') }}</th>
         <th class="wide">{{ t('orders.description') }}</th>
-        <th>{{ t('shipping.reason') }}</th>
-        <th class="right">{{ t('shipping.expected') }}</th>
-        <th v-if="taking || isBack" class="right">{{ t('shipping.cameBack') }}</th>
+        <th>{{ t('returns.reason') }}</th>
+        <th class="right">{{ t('returns.expected') }}</th>
+        <th v-if="taking || isBack" class="right">{{ t('returns.cameBack') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -55,7 +55,7 @@ watch(
             inputmode="decimal"
             :value="came[line.position]"
             :class="{ bad: !isRight(came[line.position], line.left) }"
-            :aria-label="t('shipping.cameBackOfLine', { line: line.position })"
+            :aria-label="t('returns.cameBackOfLine', { line: line.position })"
             :data-test="`came-${line.position}`"
             @focus="choose"
             @input="set(line.position, $event)"

@@ -12,11 +12,11 @@ export function returnState(
   switch (state) {
     case 'expected':
       return until < today
-        ? { words: t('shipping.expectedUntil', { day: shortDay(until) }), tone: 'stuck' }
-        : { words: t('shipping.expectedBy', { day: shortDay(until) }), tone: 'wait' }
+        ? { words: t('returns.expectedUntil', { day: shortDay(until) }), tone: 'stuck' }
+        : { words: t('returns.expectedBy', { day: shortDay(until) }), tone: 'wait' }
     case 'back':
-      return { words: t('shipping.isBack', { day: shortDay(backOn ?? until) }), tone: 'go' }
+      return { words: t('returns.isBack', { day: shortDay(backOn ?? until) }), tone: 'go' }
     case 'withdrawn':
-      return { words: t('shipping.isWithdrawn'), tone: '' }
+      return { words: t('returns.isWithdrawn'), tone: '' }
   }
 }

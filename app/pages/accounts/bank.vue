@@ -8,11 +8,13 @@ import EntrySheet from '../../components/accounts/EntrySheet.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import RealNotice from '../../components/frame/RealNotice.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
+import { useAsking } from '../../composables/useAsking'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useFilters } from '../../composables/useFilters'
 import { useList } from '../../composables/useList'
-import { api, attempt, sendFile } from '../../composables/api'
+import { sendBankFile } from '../../calls/bank'
+import { api, attempt } from '../../composables/api'
 import { useHand } from '../../composables/useHand'
 import { usePicks } from '../../composables/usePicks'
 import { useLive } from '../../composables/useLive'
@@ -48,13 +50,7 @@ const { active, row } = useHand(list.rows)
 const picks = usePicks(list.rows)
 const field = ref<HTMLInputElement>()
 const busy = ref(false)
-const asking = ref<'book' | 'aside' | null>(null)
-const ask = computed({
-  get: () => asking.value !== null,
-  set: (open) => {
-    if (!open) asking.value = null
-  },
-})
+const { asking, ask } = useAsking<'book' | 'aside'>()
 
 async function load() {
   files.value = await api.get('/api/bank-files')
@@ -74,23 +70,16 @@ useLive(
   300,
 )
 
-/**
- * A statement begins as XML does; whatever else it is goes the way of a CSV, where its columns are mapped, or
- * is refused in words.
- */
-const isXml = async (file: File) => /^[^\x21-\x7e]*</.test(await file.slice(0, 200).text())
-
 async function read(event: Event) {
   const [chosen] = (event.target as HTMLInputElement).files ?? []
   if (!chosen) return
   busy.value = true
   await attempt(async () => {
-    if (!(await isXml(chosen))) {
-      const { id } = await sendFile<{ id: number }>('/api/imports', chosen, { subject: 'bank movements' })
+    const { id, isStatement } = await sendBankFile(chosen)
+    if (!isStatement) {
       await navigateTo({ path: '/imports', query: { of: 'bank movements', file: id } })
       return
     }
-    const { id } = await sendFile<{ id: number }>('/api/bank-files', chosen)
     set({ file: String(id), state: '' })
     await load()
   })
@@ -118,7 +107,7 @@ const book = () =>
       body: picks.chosen.value.length ? { ids: sure.value.map((one) => one.id) } : {},
     })
     toasts.say(
-      t('accounts.paymentsTakenBeingBooked', {
+      t('bank.paymentsTakenBeingBooked', {
         payments: plural(taken, 'payment'),
         taken: taken === 1 ? 'is' : t('common.are'),
       }),
@@ -130,7 +119,7 @@ const setAside = (reason: string) =>
     const { ids } = await api.post('/api/bank-entries/set-aside', {
       body: { ids: aside.value.map((one) => one.id), reason },
     })
-    toasts.say(t('accounts.movementsIgnoredReason', { movements: plural(ids.length, 'movement'), reason }))
+    toasts.say(t('bank.movementsIgnoredReason', { movements: plural(ids.length, 'movement'), reason }))
     picks.clear()
   })
 const matchAgain = () =>
@@ -141,8 +130,8 @@ const matchAgain = () =>
     })
     toasts.say(
       changed
-        ? t('accounts.movementsFoundOtherwiseNow', { movements: plural(changed, 'movement') })
-        : t('accounts.nothingIsFoundOtherwise'),
+        ? t('bank.movementsFoundOtherwiseNow', { movements: plural(changed, 'movement') })
+        : t('bank.nothingIsFoundOtherwise'),
     )
   })
 useMainKey(() => {
@@ -156,7 +145,7 @@ const fileChoices = computed(() =>
 const states = computed(() => [
   {
     value: '',
-    words: t('accounts.allFile', { file: file.value ? file.value.entries - file.value.known : '' }),
+    words: t('bank.allFile', { file: file.value ? file.value.entries - file.value.known : '' }),
   },
   ...movementStates.map((value) => ({ value, words: `${movementWords[value]}, ${count(value)}` })),
 ])
@@ -170,9 +159,9 @@ const tone: Record<EntryView['state'], string> = {
 }
 const columns: ListColumn[] = [
   { words: t('common.day'), width: 54 },
-  { words: t('accounts.payer'), width: '1fr' },
-  { words: t('accounts.written'), width: '1fr' },
-  { words: t('accounts.match'), width: 74 },
+  { words: t('bank.payer'), width: '1fr' },
+  { words: t('bank.written'), width: '1fr' },
+  { words: t('bank.match'), width: 74 },
   { words: t('common.amount'), width: 104, right: true },
 ]
 </script>
@@ -184,7 +173,7 @@ const columns: ListColumn[] = [
         <div class="bar">
           <AccountPlaces />
           <span v-if="file" class="sentence soft cut"
-            ><I18nT keypath="accounts.inFileState" scope="global"
+            ><I18nT keypath="bank.inFileState" scope="global"
               ><template #file
                 ><WordPicker
                   :label="t('common.file')"
@@ -213,7 +202,7 @@ const columns: ListColumn[] = [
             type="file"
             class="file"
             accept=".xml,.camt,.053,.csv,.txt,text/xml,application/xml,text/csv"
-            :aria-label="t('accounts.aBankFile')"
+            :aria-label="t('bank.aBankFile')"
             data-test="bank-file"
             @change="read"
           />
@@ -223,13 +212,13 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="t('accounts.movements')"
+          :label="t('bank.movements')"
           :picks="may ? picks : null"
           :loading="!known || (!!file && list.first.value)"
         >
           <template #row="{ row: one }">
             <span class="date">{{ shortDay(one.bookedOn) }}</span><span class="name cut">{{
-              one.name || t('accounts.notNamed')
+              one.name || t('bank.notNamed')
             }}</span
             ><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
             <span class="state"
@@ -238,32 +227,32 @@ const columns: ListColumn[] = [
           </template>
           <template #empty
             ><div class="empty">
-              <strong>{{ file ? t('accounts.noMovementOfThatKind') : t('accounts.noBankFileYet') }}</strong>{{
-                file ? t('accounts.chooseAnotherStateAbove') : t('accounts.readAStatementOfYour')
+              <strong>{{ file ? t('bank.noMovementOfThatKind') : t('bank.noBankFileYet') }}</strong>{{
+                file ? t('bank.chooseAnotherStateAbove') : t('bank.readAStatementOfYour')
               }}<template v-if="!file && session.house?.mailboxesUrl"
                 >{{ ' '
                 }}<a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener">{{
-                  t('accounts.downloadASampleStatement')
+                  t('bank.downloadASampleStatement')
                 }}</a></template
               >
             </div></template
           >
         </ListPane>
-        <RealNotice :what="t('accounts.whatIsBookedHereIs')" />
+        <RealNotice :what="t('bank.whatIsBookedHereIs')" />
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{
             t('common.countPicked', { count: picks.chosen.value.length })
           }}</strong><span v-else class="soft">{{
-            t('accounts.movementsShown', { movements: plural(list.rows.value.length, 'movement') })
+            t('bank.movementsShown', { movements: plural(list.rows.value.length, 'movement') })
           }}</span>
           <template v-if="may && file?.state === 'ready'">
             <span class="push" />
-            <VBtn :href="`/api/bank-files/${file.id}/csv`">{{ t('accounts.asCSV') }}</VBtn>
+            <VBtn :href="`/api/bank-files/${file.id}/csv`">{{ t('bank.asCSV') }}</VBtn>
             <VBtn :disabled="busy" data-test="match-again" @click="matchAgain">{{
-              t('accounts.matchAgain')
+              t('bank.matchAgain')
             }}</VBtn>
             <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'">{{
-              t('accounts.ignoreAside', { aside: aside.length || '' })
+              t('bank.ignoreAside', { aside: aside.length || '' })
             }}</VBtn>
             <VBtn
               variant="flat"
@@ -271,12 +260,12 @@ const columns: ListColumn[] = [
               :disabled="busy || toBook === 0"
               data-test="book-sure"
               @click="asking = 'book'"
-              >{{ t('accounts.bookTheToBookMatched', { toBook }) }}</VBtn
+              >{{ t('bank.bookTheToBookMatched', { toBook }) }}</VBtn
             >
           </template>
         </footer>
       </section>
-      <aside class="right" :aria-label="t('accounts.theMovementInHand')">
+      <aside class="right" :aria-label="t('bank.theMovementInHand')">
         <EntrySheet
           v-if="row"
           :key="`${row.id} ${row.state} ${row.reason}`"
@@ -284,7 +273,7 @@ const columns: ListColumn[] = [
           @done="list.reload()"
         />
         <div v-else class="empty">
-          <strong>{{ t('accounts.noPaymentSelected') }}</strong>{{ t('accounts.selectOneToSeeWhat') }}
+          <strong>{{ t('bank.noPaymentSelected') }}</strong>{{ t('bank.selectOneToSeeWhat') }}
         </div>
       </aside>
     </div>

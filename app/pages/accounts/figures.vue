@@ -43,7 +43,7 @@ const after = [7, 14, 30]
     <div class="bar">
       <AccountPlaces />
       <span v-if="found" class="sentence soft"
-        ><I18nT keypath="accounts.overTimeIn" scope="global"
+        ><I18nT keypath="bank.overTimeIn" scope="global"
           ><template #currency
             ><WordPicker
               :label="t('common.currency')"
@@ -54,27 +54,27 @@ const after = [7, 14, 30]
     </div>
     <div v-if="found" class="body">
       <p v-if="months.length === 0" class="empty">
-        <strong>{{ t('accounts.nothingBookedYet') }}</strong>{{ t('accounts.figuresComeWithTheFirst') }}
+        <strong>{{ t('bank.nothingBookedYet') }}</strong>{{ t('bank.figuresComeWithTheFirst') }}
       </p>
       <template v-else>
         <MonthsChart :months="found.months" class="chart" />
         <table data-test="months">
           <thead>
             <tr>
-              <th>{{ t('accounts.atTheEndOf') }}</th>
+              <th>{{ t('bank.atTheEndOf') }}</th>
               <th v-for="step in ageingSteps" :key="step" class="right">
                 {{ step === 'not due' ? step : t('accounts.stepDays', { step }) }}
               </th>
-              <th class="right">{{ t('accounts.owedInAll') }}</th>
-              <th class="right">{{ t('accounts.invoicedIn90Days') }}</th>
-              <th class="right" :title="t('accounts.howDaysOutstandingIsFound')">
-                {{ t('accounts.daysOutstanding') }}
+              <th class="right">{{ t('bank.owedInAll') }}</th>
+              <th class="right">{{ t('bank.invoicedIn90Days') }}</th>
+              <th class="right" :title="t('bank.howDaysOutstandingIsFound')">
+                {{ t('bank.daysOutstanding') }}
               </th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="(one, at) in months" :key="one.until">
-              <td>{{ at === 0 ? t('accounts.today') : longDay(one.until) }}</td>
+              <td>{{ at === 0 ? t('bank.today') : longDay(one.until) }}</td>
               <td v-for="(sum, step) in one.steps" :key="step" class="right mono">{{ short(sum) }}</td>
               <td class="right mono">
                 <NuxtLink v-if="at === 0" to="/accounts">{{ short(one.open) }}</NuxtLink><template v-else>{{
@@ -92,17 +92,17 @@ const after = [7, 14, 30]
             </tr>
           </tbody>
         </table>
-        <p class="soft">{{ t('accounts.howDaysOutstandingIsFound') }}</p>
-        <h2>{{ t('accounts.whatRemindersBrought') }}</h2>
-        <p v-if="found.levels.length === 0" class="soft">{{ t('accounts.nobodyWasReminded') }}</p>
+        <p class="soft">{{ t('bank.howDaysOutstandingIsFound') }}</p>
+        <h2>{{ t('bank.whatRemindersBrought') }}</h2>
+        <p v-if="found.levels.length === 0" class="soft">{{ t('bank.nobodyWasReminded') }}</p>
         <table v-else data-test="levels">
           <thead>
             <tr>
-              <th>{{ t('accounts.level') }}</th>
-              <th class="right">{{ t('accounts.invoicesReminded') }}</th>
-              <th class="right">{{ t('accounts.openThen') }}</th>
+              <th>{{ t('bank.level') }}</th>
+              <th class="right">{{ t('bank.invoicesReminded') }}</th>
+              <th class="right">{{ t('bank.openThen') }}</th>
               <th v-for="days in after" :key="days" class="right">
-                {{ t('accounts.cameWithin', { days: plural(days, 'day') }) }}
+                {{ t('bank.cameWithin', { days: plural(days, 'day') }) }}
               </th>
             </tr>
           </thead>

@@ -106,7 +106,7 @@ useLive(
 const { levelOf } = useLevelsDue(list.rows)
 const lastSent = ({ stated, reminded }: AccountRow) =>
   [
-    stated ? t('accounts.lastStatement', { day: shortDay(stated) }) : '',
+    stated ? t('bank.lastStatement', { day: shortDay(stated) }) : '',
     reminded ? t('accounts.lastReminder', { day: shortDay(reminded) }) : '',
   ]
     .filter(Boolean)

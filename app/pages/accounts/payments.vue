@@ -44,7 +44,7 @@ const columns: ListColumn[] = [
   { key: 'date', words: t('common.day'), width: 54 },
   { key: 'customer', words: t('common.customer'), width: '1fr' },
   { key: 'method', words: t('common.by'), width: 104 },
-  { words: t('accounts.settles'), width: '1fr' },
+  { words: t('bank.settles'), width: '1fr' },
   { key: 'rest', words: t('accounts.onAccount'), width: 100, right: true },
   { key: 'total', words: t('common.amount'), width: 112, right: true },
 ]

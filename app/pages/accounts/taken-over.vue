@@ -2,6 +2,8 @@
 import { t } from '../../words'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import FormField from '../../components/fields/FormField.vue'
+import TakenOverCustomers from '../../components/accounts/TakenOverCustomers.vue'
+import TakenOverFiles from '../../components/accounts/TakenOverFiles.vue'
 import SelectField from '../../components/fields/SelectField.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -10,7 +12,7 @@ import { useLive } from '../../composables/useLive'
 import { useMainKey } from '../../composables/useMainKey'
 import { useWrongs } from '../../composables/useWrongs'
 import { attempt, csvHref, sendFile } from '../../composables/api'
-import { money, moneyWithSign, plural } from '../../composables/format'
+import { money, plural } from '../../composables/format'
 import { fetchTakenOver, keepTrialBalance } from '../../calls/accounts'
 import type { TakenOverPdfs, TakenOverView } from '../../contract'
 
@@ -73,25 +75,12 @@ const agrees = (currency: string) => {
   return difference && difference.count === 0 && Number(difference.sum) === 0
 }
 
-const search = ref('')
-const most = 300
-const customers = computed(() =>
-  view.value.customers.filter((one) =>
-    `${one.number} ${one.name}`.toLowerCase().includes(search.value.trim().toLowerCase()),
-  ),
-)
-const zip = ref<HTMLInputElement>()
 const pdfs = shallowRef<TakenOverPdfs>()
-async function bringPdfs(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
-  await attempt(async () => {
+const bringPdfs = (file: File) =>
+  attempt(async () => {
     pdfs.value = await sendFile<TakenOverPdfs>('/api/open-items/pdfs', file, {})
     await load()
   })
-  input.value = ''
-}
 </script>
 
 <template>
@@ -188,80 +177,8 @@ async function bringPdfs(event: Event) {
               :choices="others"
             />
             <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-            <h2>{{ t('accounts.theirPDFs') }}</h2>
-            <p class="soft">
-              {{
-                t('accounts.withPdfOfDocumentsCameWith', {
-                  withPdf: view.withPdf,
-                  documents: plural(view.documents, 'document'),
-                })
-              }}
-            </p>
-            <template v-if="may">
-              <VBtn @click="zip?.click()">{{ t('accounts.addAZIPOfPDFs') }}</VBtn>
-              <span class="soft beside">{{ t('accounts.eachNamedByItsNumber') }}</span>
-              <input
-                ref="zip"
-                type="file"
-                class="file"
-                accept=".zip"
-                :aria-label="t('accounts.aZIPOfPDFs')"
-                data-test="pdfs"
-                @change="bringPdfs"
-              />
-            </template>
-            <p
-              v-if="pdfs"
-              class="notice"
-              :class="{ wait: pdfs.unknown.length > 0 }"
-              role="status"
-              data-test="pdfs-told"
-            >
-              {{ t('accounts.pDFsAdded', { PDFs: plural(pdfs.added, 'PDF') })
-              }}<template v-if="pdfs.before">{{
-                t('accounts.beforeWereThereBefore', { before: pdfs.before })
-              }}</template
-              >.
-              <template v-if="pdfs.unknown.length">{{
-                t('accounts.noDocumentOfThisNumber', {
-                  pdfs: pdfs.unknown.slice(0, 12).join(', '),
-                  pdfs2:
-                    pdfs.unknown.length > 12
-                      ? t('accounts.andPdfsMore', { pdfs: pdfs.unknown.length - 12 })
-                      : '',
-                })
-              }}</template>
-            </p>
-            <h2>{{ t('accounts.byCustomer') }}</h2>
-            <FormField
-              v-model="search"
-              :aria-label="t('common.customer')"
-              :placeholder="t('accounts.numberOrName')"
-              class="search"
-            />
-            <table data-test="by-customer">
-              <thead>
-                <tr>
-                  <th>{{ t('common.number') }}</th>
-                  <th>{{ t('common.customer') }}</th>
-                  <th class="right">{{ t('common.items') }}</th>
-                  <th class="right">{{ t('common.sum') }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="one in customers.slice(0, most)" :key="`${one.id} ${one.currency}`">
-                  <td class="mono soft">{{ one.number }}</td>
-                  <td>
-                    <NuxtLink :to="`/accounts?customer=${one.id}`">{{ one.name }}</NuxtLink>
-                  </td>
-                  <td class="right mono">{{ one.count }}</td>
-                  <td class="right mono">{{ moneyWithSign(one.sum, one.currency) }}</td>
-                </tr>
-              </tbody>
-            </table>
-            <p v-if="customers.length > most" class="soft">
-              {{ t('accounts.mostOfCountAreShown', { most, count: customers.length }) }}
-            </p>
+            <TakenOverFiles :view="view" :told="pdfs" :disabled="!may" @bring="bringPdfs" />
+            <TakenOverCustomers :customers="view.customers" />
           </template>
         </div>
         <footer class="foot-bar">
@@ -285,44 +202,16 @@ async function bringPdfs(event: Event) {
   </div>
 </template>
 
+<style scoped src="../../components/accounts/taken-over-table.css"></style>
+
 <style scoped>
 .body {
   flex: 1;
   overflow: auto;
   padding: 14px 16px;
 }
-table {
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-  font-size: var(--small);
-  color: var(--soft-ink);
-  font-weight: 600;
-  padding: 2px 10px 4px;
-  border-bottom: 1px solid var(--ink);
-}
-td,
-tbody th {
-  padding: 4px 10px;
-  border-bottom: 1px solid var(--rule);
-  white-space: nowrap;
-}
-.right {
-  text-align: right;
-}
-h2 {
-  margin: 20px 0 4px;
-}
-.currency,
-.search {
+.currency {
   max-width: 280px;
-}
-.file {
-  display: none;
-}
-.beside {
-  margin-left: 12px;
 }
 td .form-field {
   width: 130px;

@@ -17,6 +17,7 @@ import { useToasts } from '../../stores/toasts'
 import { useNewest } from '../../composables/useNewest'
 import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
+import { useConfirmed } from '../../composables/useConfirmed'
 import { useStatusChange } from '../../composables/useStatusChange'
 import { useForm } from '../../composables/useForm'
 import { changeOrder, fetchOrder } from '../../calls/orders'
@@ -25,7 +26,7 @@ import { longDay, plural } from '../../composables/format'
 import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { mayFollow, prepareRefusal } from '../../../core/orders/statuses'
 import { formOfOrder, writtenOrder } from '../../components/orders/order-form'
-import type { Confirmed, OrderView } from '../../contract'
+import type { OrderView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
 const route = useRoute()
@@ -106,21 +107,7 @@ function pick(kind: DocumentKind) {
   chosenKind.value = kind
   chosenPart.value = null
 }
-/**
- * What was confirmed otherwise than the order is now; asked for whenever the order changed and something is
- * confirmed.
- */
-const confirmed = shallowRef<Confirmed | null>(null)
-watch(
-  () =>
-    order.value?.papers.some((paper) => paper.kind === 'order confirmation' && paper.number && !paper.voided)
-      ? `${id.value} ${order.value.version} ${order.value.papers.map((paper) => paper.id + paper.state).join()}`
-      : '',
-  async (worth) => {
-    if (!worth) confirmed.value = null
-    else confirmed.value = (await api.get('/api/orders/{id}/confirmed', { path: { id: id.value } })).confirmed
-  },
-)
+const confirmed = useConfirmed(order)
 async function revise() {
   pick('order confirmation')
   await prepare('order confirmation')

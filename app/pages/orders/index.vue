@@ -44,20 +44,20 @@ const { filters, set, standard } = useFilters({
 /** What a saved filter keeps. */
 const narrowing = ['search', 'status', 'brand', 'over', 'without', 'shipped', 'from'] as const
 const statuses = computed(() => filters.value.status.split(',').filter(Boolean))
+/** What the list and its CSV show. */
+const narrowed = computed(() => ({
+  search: filters.value.search,
+  statuses: statuses.value,
+  brand: filters.value.brand,
+  over: filters.value.over,
+  without: filters.value.without as DocumentKind,
+  shipped: filters.value.shipped as 'in part' | '',
+  from: filters.value.from,
+  sort: filters.value.sort,
+}))
 const list = useList<OrderRow, OrderPage>((place) =>
   api.get('/api/orders', {
-    query: {
-      search: filters.value.search,
-      statuses: statuses.value,
-      brand: filters.value.brand,
-      over: filters.value.over,
-      without: filters.value.without as DocumentKind,
-      shipped: filters.value.shipped as 'in part' | '',
-      from: filters.value.from,
-      sort: filters.value.sort,
-      descending: filters.value.down === 'yes',
-      ...place,
-    },
+    query: { ...narrowed.value, descending: filters.value.down === 'yes', ...place },
   }),
 )
 const isFiltered = computed(() => narrowing.some((name) => filters.value[name]))
@@ -238,19 +238,7 @@ const columns: ListColumn[] = [
           >
           <span class="push" /><VBtn
             v-if="picks.chosen.value.length === 0"
-            :href="
-              csvHref('/api/orders/csv', {
-                search: filters.search,
-                statuses,
-                brand: filters.brand,
-                over: filters.over,
-                without: filters.without,
-                shipped: filters.shipped,
-                from: filters.from,
-                sort: filters.sort,
-                descending: String(filters.down === 'yes'),
-              })
-            "
+            :href="csvHref('/api/orders/csv', { ...narrowed, descending: String(filters.down === 'yes') })"
             data-test="csv"
             >{{ t('common.saveAsCSV') }}</VBtn
           ><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders">{{

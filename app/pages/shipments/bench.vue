@@ -3,6 +3,7 @@ import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
 import BenchDone from '../../components/shipping/BenchDone.vue'
+import BenchParcels from '../../components/shipping/BenchParcels.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
 import { benchWords, type BenchSaid } from '../../components/shipping/bench-words'
 import { useSession } from '../../stores/session'
@@ -207,18 +208,7 @@ async function finish() {
         </footer>
       </section>
       <aside v-if="bench" class="right" :aria-label="t('shipping.parcels')">
-        <ol class="body parcels">
-          <li v-for="(parcel, place) in bench.parcels" :key="place" :data-test="`parcel-${place + 1}`">
-            <strong>{{ t('shipping.parcelOf', { n: place + 1, of: bench.parcels.length }) }}</strong>
-            <span v-if="parcel.weight" class="mono push">{{
-              t('shipping.kilograms', { weight: formatQuantity(parcel.weight, 'en') })
-            }}</span>
-            <p v-for="part in parcel.contents" :key="part.position">
-              <span class="mono">{{ formatQuantity(part.quantity, 'en') }}</span>
-              {{ lines.find((line) => line.position === part.position)?.description }}
-            </p>
-          </li>
-        </ol>
+        <BenchParcels class="body" :parcels="bench.parcels" :lines="lines" />
       </aside>
     </div>
   </div>
@@ -295,19 +285,5 @@ td {
 }
 .last td {
   background: var(--peg-pale, var(--pale));
-}
-.parcels {
-  list-style: none;
-  margin: 0;
-}
-.parcels li {
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  padding: 8px 10px;
-  margin-bottom: 8px;
-  background: var(--paper);
-}
-.parcels p {
-  margin: 4px 0 0;
 }
 </style>

@@ -180,7 +180,7 @@ const columns: ListColumn[] = [
               t('shipping.makeLabelsFor', { shipments: plural(picks.picked.value.size, 'shipment') })
             }}</VBtn
           >
-          <VBtn to="/shipments/returns" data-test="returns">{{ t('shipping.returns') }}</VBtn>
+          <VBtn to="/shipments/returns" data-test="returns">{{ t('returns.returns') }}</VBtn>
           <VBtn to="/shipments/labels" data-test="labels">{{ t('shipping.labels') }}</VBtn>
           <VBtn v-if="session.may('clerk')" to="/shipments/bench" data-test="bench">{{
             t('shipping.bench')

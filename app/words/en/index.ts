@@ -1,6 +1,8 @@
 import { accounts } from './accounts'
+import { bank } from './bank'
 import { begin } from './begin'
 import { brands } from './brands'
+import { carriers } from './carriers'
 import { common } from './common'
 import { company } from './company'
 import { customers } from './customers'
@@ -21,6 +23,8 @@ import { ownFields } from './ownFields'
 import { paper } from './paper'
 import { people } from './people'
 import { register } from './register'
+import { reminders } from './reminders'
+import { returns } from './returns'
 import { routines } from './routines'
 import { runs } from './runs'
 import { shipping } from './shipping'
@@ -29,8 +33,10 @@ import { texts } from './texts'
 /** Every word of the interface in English, by screen. */
 export const en = {
   accounts,
+  bank,
   begin,
   brands,
+  carriers,
   common,
   company,
   customers,
@@ -51,6 +57,8 @@ export const en = {
   paper,
   people,
   register,
+  reminders,
+  returns,
   routines,
   runs,
   shipping,

@@ -40,7 +40,6 @@ export const line = {
   setTheTime: 'Set the time',
   onDayAtTimeZoneWords: 'On {day} at {time}{zoneWords}',
   markDocumentsAsPosted: 'Mark {documents} as posted?',
-  youPrintedAndPostedToPost: 'You printed and posted {toPost}. They count as arrived, on paper.',
   didDocumentsArrive: 'Did {documents} arrive?',
   youLookedInTheMailbox: 'You looked in the mailbox or asked. It will not be sent again.',
   giveUpOnPlural: 'Give up on {plural}?',

@@ -29,8 +29,9 @@ import {
 } from './returns-queries'
 
 /*
- * What becomes of a return that was agreed: changed, taken in, expected again, withdrawn, over. Called by its own screen,
- * the demo's loader and, for labels that nobody used, the sweeper. Each call is one transaction under the order's lock.
+ * What becomes of a return that was agreed: changed, taken in, expected again, withdrawn, over. Called by its own
+ * screen, the demo's loader and, for labels that nobody used, the sweeper. Each call is one transaction under the
+ * order's lock.
  */
 
 /** @throws Refusal "no-such-return", "return-state", "changed-meanwhile" */

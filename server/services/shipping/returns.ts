@@ -45,10 +45,10 @@ import {
 } from './returns-queries'
 
 /*
- * Goods that come back: what could, agreeing on it, and a return as its screen shows it. Called by the order, a return's
- * own screen and the demo's loader; what becomes of it is in return-changes, what came back is credited by
- * drafts/credit-return. Agreed under the order's lock, so that two people agree on nothing twice. Refuses more than was
- * shipped.
+ * Goods that come back: what could, agreeing on it, and a return as its screen shows it. Called by the order, a
+ * return's own screen and the demo's loader; what becomes of it is in return-changes, what came back is credited by
+ * drafts/credit-return. Agreed under the order's lock, so that two people agree on nothing twice. Refuses more than
+ * was shipped.
  */
 
 /** A line of an order as returns show it. */

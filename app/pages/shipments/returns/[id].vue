@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { t } from '../../../words'
-import Ask from '../../../components/frame/Ask.vue'
 import CheckField from '../../../components/fields/CheckField.vue'
 import DateField from '../../../components/fields/DateField.vue'
 import FormField from '../../../components/fields/FormField.vue'
 import GoodsLabels from '../../../components/shipping/GoodsLabels.vue'
 import GoodsPapers from '../../../components/shipping/GoodsPapers.vue'
+import ReturnAsk from '../../../components/shipping/ReturnAsk.vue'
 import ReturnCredits from '../../../components/shipping/ReturnCredits.vue'
 import ReturnedGoods from '../../../components/shipping/ReturnedGoods.vue'
 import ShipParcels from '../../../components/shipping/ShipParcels.vue'
@@ -58,7 +58,7 @@ const formOf = (one: ReturnView | undefined): Form => ({
   delivery: addressOf(one?.delivery),
   parcels: parcelsOf(one),
 })
-const { form, base, dirty, save, take } = useForm(() => goods.value, formOf, t('shipping.theReturn'))
+const { form, base, dirty, save, take } = useForm(() => goods.value, formOf, t('returns.theReturn'))
 const isExpected = computed(() => goods.value?.state === 'expected')
 const disabled = computed(() => !session.may('clerk') || !isExpected.value)
 const labelled = computed(
@@ -103,7 +103,7 @@ const keep = () =>
         delivery: tidy(delivery),
       }),
     )
-    return t('shipping.returnIsSaved')
+    return t('returns.returnIsSaved')
   })
 
 // taking in what came
@@ -114,7 +114,7 @@ const credit = ref(true)
 const asAgreed = ref('')
 const saving = useUnsaved(
   computed(() => taking.value && JSON.stringify(came.value) !== asAgreed.value),
-  t('shipping.whatCameBack'),
+  t('returns.whatCameBack'),
 )
 function begin() {
   came.value = Object.fromEntries(goods.value!.lines.map(({ position, quantity }) => [position, quantity]))
@@ -126,7 +126,7 @@ function begin() {
 const creditedWords = ({ credits, not }: ReturnCredited) =>
   [
     ...(credits.length > 0
-      ? [t('shipping.creditsAreDrafted', { invoices: credits.map(({ invoice }) => invoice).join(', ') })]
+      ? [t('returns.creditsAreDrafted', { invoices: credits.map(({ invoice }) => invoice).join(', ') })]
       : []),
     ...not,
   ].join(' ')
@@ -140,7 +140,7 @@ const takeIn = () =>
     const body = { version, lines, day: day.value, credit: credit.value }
     const done = await saving(() => takeReturnIn(id.value, body))
     taking.value = false
-    return [t('shipping.returnIsBack', { label }), creditedWords(done)].filter(Boolean).join(' ')
+    return [t('returns.returnIsBack', { label }), creditedWords(done)].filter(Boolean).join(' ')
   })
 const draftCredit = () => act(async () => creditedWords(await creditReturn(id.value)))
 
@@ -159,7 +159,7 @@ const askedAct = () =>
     const what = asking.value!
     asking.value = undefined
     await (what === 'withdraw' ? withdrawReturn(id.value, version) : reopenReturn(id.value, version))
-    return t(what === 'withdraw' ? 'shipping.returnIsWithdrawn' : 'shipping.returnIsReopened', { label })
+    return t(what === 'withdraw' ? 'returns.returnIsWithdrawn' : 'returns.returnIsReopened', { label })
   })
 useMainKey(() => void (taking.value ? takeIn() : keep()))
 </script>
@@ -167,13 +167,13 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
 <template>
   <div class="page">
     <div v-if="wrong" class="empty">
-      <strong>{{ t('shipping.noSuchReturn') }}</strong>{{ wrong }}
-      <NuxtLink to="/shipments/returns">{{ t('shipping.allReturns') }}</NuxtLink>
+      <strong>{{ t('returns.noSuchReturn') }}</strong>{{ wrong }}
+      <NuxtLink to="/shipments/returns">{{ t('returns.allReturns') }}</NuxtLink>
     </div>
     <div v-else-if="goods && labelled" class="split">
-      <section class="left" :aria-label="t('shipping.returnReturn', { label: goods.label })">
+      <section class="left" :aria-label="t('returns.returnReturn', { label: goods.label })">
         <div class="bar">
-          <NuxtLink to="/shipments/returns" class="soft">{{ t('shipping.returns') }}</NuxtLink>
+          <NuxtLink to="/shipments/returns" class="soft">{{ t('returns.returns') }}</NuxtLink>
           <h1 class="title mono">{{ goods.label }}</h1>
           <strong class="cut">{{ goods.customerName }}</strong>
           <span class="tag" :class="shownState.tone" data-test="return-state">{{ shownState.words }}</span>
@@ -182,16 +182,16 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
         <div class="body">
           <ReturnedGoods v-model="came" :goods="goods" :taking="taking" />
           <div v-if="taking" class="taking">
-            <div><DateField v-model="day" :label="t('shipping.cameOn')" /></div>
+            <div><DateField v-model="day" :label="t('returns.cameOn')" /></div>
             <CheckField v-model="credit" data-test="draft-credit">{{
-              t('shipping.draftCreditForIt')
+              t('returns.draftCreditForIt')
             }}</CheckField>
           </div>
           <ReturnCredits v-if="goods.credits.length" :credits="goods.credits" />
           <template v-if="isExpected && !taking">
             <div class="how">
               <div>
-                <DateField v-model="form.until" :label="t('shipping.returnBy')" :disabled="disabled" />
+                <DateField v-model="form.until" :label="t('returns.returnBy')" :disabled="disabled" />
               </div>
               <FormField
                 v-model="form.remarks"
@@ -202,9 +202,9 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
               />
             </div>
             <GoodsLabels :goods="labelled" :dirty="dirty" @done="load" />
-            <h2>{{ t('shipping.comesFrom') }}</h2>
+            <h2>{{ t('returns.comesFrom') }}</h2>
             <ShipTo v-model="form.sender" :disabled="disabled" />
-            <h2>{{ t('shipping.comesTo') }}</h2>
+            <h2>{{ t('returns.comesTo') }}</h2>
             <ShipTo v-model="form.delivery" :disabled="disabled" />
             <h2>{{ t('shipping.parcels') }}</h2>
             <ShipParcels
@@ -216,10 +216,8 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
           </template>
           <GoodsLabels v-else-if="goods.labels.length" :goods="labelled" :dirty="false" @done="load" />
           <p class="soft">
-            {{ t('shipping.agreedBy', { name: goods.madeBy, time: dayTime(goods.madeAt) }) }}
-            <template v-if="goods.backOn">{{
-              t('shipping.backOn', { day: longDay(goods.backOn) })
-            }}</template>
+            {{ t('returns.agreedBy', { name: goods.madeBy, time: dayTime(goods.madeAt) }) }}
+            <template v-if="goods.backOn">{{ t('returns.backOn', { day: longDay(goods.backOn) }) }}</template>
           </p>
         </div>
         <footer v-if="hasActs" class="foot-bar">
@@ -228,7 +226,7 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
           <template v-if="taking">
             <VBtn @click="taking = false">{{ t('common.cancel') }}</VBtn>
             <VBtn variant="flat" class="go" :disabled="busy" data-test="take-in" @click="takeIn">{{
-              t(credit ? 'shipping.takeInAndCredit' : 'shipping.takeIn')
+              t(credit ? 'returns.takeInAndCredit' : 'returns.takeIn')
             }}</VBtn>
           </template>
           <template v-else-if="dirty">
@@ -238,14 +236,14 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
             }}</VBtn>
           </template>
           <template v-else-if="isExpected">
-            <VBtn data-test="withdraw" @click="asking = 'withdraw'">{{ t('shipping.withdrawReturn') }}</VBtn>
+            <VBtn data-test="withdraw" @click="asking = 'withdraw'">{{ t('returns.withdrawReturn') }}</VBtn>
             <VBtn variant="flat" class="go" data-test="came-back" @click="begin">{{
-              t('shipping.itCameBack')
+              t('returns.itCameBack')
             }}</VBtn>
           </template>
           <template v-else-if="goods.state === 'back'">
             <VBtn v-if="goods.credits.length === 0" data-test="reopen" @click="asking = 'reopen'">{{
-              t('shipping.reopenReturn')
+              t('returns.reopenReturn')
             }}</VBtn>
             <VBtn
               v-if="goods.toCredit.length"
@@ -254,38 +252,22 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
               :disabled="busy"
               data-test="credit"
               @click="draftCredit"
-              >{{ t('shipping.draftCredit') }}</VBtn
+              >{{ t('returns.draftCredit') }}</VBtn
             >
           </template>
         </footer>
       </section>
-      <aside class="right" :aria-label="t('shipping.theReturnsDocuments')">
+      <aside class="right" :aria-label="t('returns.theReturnsDocuments')">
         <GoodsPapers
           :key="id"
           :goods="labelled"
           :kinds="returnKinds"
-          :label="t('shipping.theReturnsDocuments')"
+          :label="t('returns.theReturnsDocuments')"
           :dirty="dirty"
           @done="load"
         />
       </aside>
-      <Ask
-        v-if="asking"
-        :model-value="true"
-        :title="
-          t(asking === 'withdraw' ? 'shipping.withdrawReturnOf' : 'shipping.reopenReturnOf', {
-            label: goods.label,
-          })
-        "
-        :go="t(asking === 'withdraw' ? 'shipping.withdrawGo' : 'shipping.reopenGo')"
-        :leave="t('shipping.keepShipment')"
-        :busy="busy"
-        danger
-        @update:model-value="asking = undefined"
-        @go="askedAct"
-      >
-        <p>{{ t(asking === 'withdraw' ? 'shipping.withdrawMeans' : 'shipping.reopenMeans') }}</p>
-      </Ask>
+      <ReturnAsk v-if="asking" v-model="asking" :label="goods.label" :busy="busy" @go="askedAct" />
     </div>
   </div>
 </template>

@@ -44,45 +44,45 @@ const active = ref<number | null>(null)
 const { times, timeWords } = timeChoices()
 const ofBrands = computed(() => brandChoices(session.house!.brands))
 const whats = [
-  { value: 'expected', words: t('shipping.returnsExpected') },
-  { value: 'late', words: t('shipping.returnsLate') },
-  { value: 'uncredited', words: t('shipping.returnsUncredited') },
-  { value: 'back', words: t('shipping.returnsBack') },
-  { value: 'withdrawn', words: t('shipping.isWithdrawn') },
-  { value: 'all', words: t('shipping.returnsAll') },
+  { value: 'expected', words: t('returns.returnsExpected') },
+  { value: 'late', words: t('returns.returnsLate') },
+  { value: 'uncredited', words: t('returns.returnsUncredited') },
+  { value: 'back', words: t('returns.returnsBack') },
+  { value: 'withdrawn', words: t('returns.isWithdrawn') },
+  { value: 'all', words: t('returns.returnsAll') },
 ]
 const today = computed(() => dayInZone(new Date(), session.house!.company.timeZone))
 const wayOf = ({ way }: ReturnRow) =>
   way ? labelState({ state: 'made', way: way as ParcelWay, isReturn: true }) : { words: '', tone: '' }
 const creditWords = ({ credits }: ReturnRow) =>
-  credits.map((one) => (one === 'draft' ? t('shipping.beingDrafted') : one)).join(', ')
+  credits.map((one) => (one === 'draft' ? t('returns.beingDrafted') : one)).join(', ')
 watch(filters, () => void list.restart(), { immediate: true })
 useLive(['order'], () => void list.reload())
 
 const columns: ListColumn[] = [
-  { key: 'label', words: t('shipping.return'), width: 124 },
-  { key: 'day', words: t('shipping.agreed'), width: 68 },
+  { key: 'label', words: t('returns.return'), width: 124 },
+  { key: 'day', words: t('returns.agreed'), width: 68 },
   { key: 'customer', words: t('common.customer'), width: '3fr' },
-  { words: t('shipping.reason'), width: '2fr' },
-  { words: t('shipping.quantity'), width: 76, right: true },
+  { words: t('returns.reason'), width: '2fr' },
+  { words: t('returns.quantity'), width: 76, right: true },
   { words: t('shipping.parcel'), width: 118 },
   { key: 'until', words: t('shipping.state'), width: 170 },
-  { words: t('shipping.creditNote'), width: '1fr' },
+  { words: t('returns.creditNote'), width: '1fr' },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="t('shipping.returns')">
+      <section class="left" :aria-label="t('returns.returns')">
         <div class="bar">
           <NuxtLink to="/shipments" class="soft">{{ t('shipping.shipments') }}</NuxtLink>
-          <h1 class="title">{{ t('shipping.returns') }}</h1>
+          <h1 class="title">{{ t('returns.returns') }}</h1>
           <span class="sentence soft"
             ><I18nT keypath="shipping.whatOfBrandOf" scope="global"
               ><template #what
                 ><WordPicker
-                  :label="t('shipping.whichReturns')"
+                  :label="t('returns.whichReturns')"
                   :choices="whats"
                   :value="filters.what"
                   data-test="which-returns"
@@ -104,7 +104,7 @@ const columns: ListColumn[] = [
           <SearchField
             class="push"
             :value="filters.search"
-            :label="t('shipping.searchReturns')"
+            :label="t('returns.searchReturns')"
             @search="set({ search: $event })"
           />
         </div>
@@ -112,7 +112,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="t('shipping.returns')"
+          :label="t('returns.returns')"
           :picks="null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
@@ -138,11 +138,11 @@ const columns: ListColumn[] = [
           <template #empty
             ><div class="empty">
               <template v-if="filters.search || filters.brand || filters.from || filters.what !== 'expected'"
-                ><strong>{{ t('shipping.noReturnOfThatKind') }}</strong
+                ><strong>{{ t('returns.noReturnOfThatKind') }}</strong
                 >{{ t('shipping.widen') }}</template
               ><template v-else
-                ><strong>{{ t('shipping.noReturnExpected') }}</strong
-                >{{ t('shipping.howAReturnBegins') }}
+                ><strong>{{ t('returns.noReturnExpected') }}</strong
+                >{{ t('returns.howAReturnBegins') }}
                 <NuxtLink to="/orders">{{ t('orders.orders') }}</NuxtLink></template
               >
             </div></template

@@ -92,7 +92,7 @@ const offerChoices = computed(() => offers.value.map((one) => ({ value: one.name
 const offerWords = computed(() =>
   chosenOffer.value
     ? wordsOf(chosenOffer.value)
-    : t('shipping.noServiceForReturn', { why: failureFacts[offers.value[0]!.misfit!].words }),
+    : t('returns.noServiceForReturn', { why: failureFacts[offers.value[0]!.misfit!].words }),
 )
 const nothingLeft = computed(() => plan.value?.lines.every(({ left }) => new Decimal(left).isZero()))
 function setComing(now: Record<number, ComingLine>) {
@@ -121,7 +121,7 @@ watch(orderId, load, { immediate: true })
 
 const unsaved = useUnsaved(
   computed(() => begun.value !== '' && written() !== begun.value && !done.value),
-  t('shipping.theNewReturn'),
+  t('returns.theNewReturn'),
 )
 const mayAgree = computed(
   () =>
@@ -151,7 +151,7 @@ async function agree() {
       }),
     )
     done.value = true
-    toasts.say(t('shipping.returnIsAgreed', { order: plan.value!.orderNumber }))
+    toasts.say(t('returns.returnIsAgreed', { order: plan.value!.orderNumber }))
     await navigateTo(`/shipments/returns/${returnId}`, { replace: true })
   } catch (error) {
     refused.value = (error as Error).message
@@ -168,14 +168,14 @@ useMainKey(() => void agree())
       <NuxtLink to="/orders">{{ t('orders.allOrders') }}</NuxtLink>
     </div>
     <div v-else-if="plan" class="split">
-      <section class="left" :aria-label="t('shipping.returnOfOrder', { order: plan.orderNumber })">
+      <section class="left" :aria-label="t('returns.returnOfOrder', { order: plan.orderNumber })">
         <div class="bar">
           <NuxtLink :to="`/orders/${plan.orderId}`" class="soft">{{ t('orders.orders') }}</NuxtLink>
-          <h1 class="title">{{ t('shipping.returnOfOrder', { order: plan.orderNumber }) }}</h1>
+          <h1 class="title">{{ t('returns.returnOfOrder', { order: plan.orderNumber }) }}</h1>
           <strong class="cut">{{ plan.customerName }}</strong>
         </div>
         <div v-if="nothingLeft" class="empty">
-          <strong>{{ t('shipping.nothingCanComeBack') }}</strong>{{ t('shipping.onlyWhatWasShipped') }}
+          <strong>{{ t('returns.nothingCanComeBack') }}</strong>{{ t('returns.onlyWhatWasShipped') }}
           <NuxtLink :to="`/orders/${plan.orderId}`">{{ t('shipping.toTheOrder') }}</NuxtLink>
         </div>
         <div v-else class="body">
@@ -188,7 +188,7 @@ useMainKey(() => void agree())
             @update:model-value="setComing"
           />
           <div class="how">
-            <div><DateField v-model="until" :label="t('shipping.returnBy')" /></div>
+            <div><DateField v-model="until" :label="t('returns.returnBy')" /></div>
             <FormField v-model="remarks" :label="t('shipping.remarks')" maxlength="400" data-test="remarks" />
             <CheckField
               v-model="withLabels"
@@ -196,7 +196,7 @@ useMainKey(() => void agree())
               :disabled="plan.services.length === 0"
               data-test="with-labels"
               >{{
-                t(plan.services.length ? 'shipping.labelForReturnAlone' : 'shipping.noCarrierForReturn')
+                t(plan.services.length ? 'returns.labelForReturnAlone' : 'returns.noCarrierForReturn')
               }}</CheckField
             >
             <p v-if="withLabels && comes.length" class="wide sentence price">
@@ -211,13 +211,13 @@ useMainKey(() => void agree())
               />
             </p>
             <CheckField v-model="write" class="wide" data-test="write">{{
-              t('shipping.writeToCustomer')
+              t('returns.writeToCustomer')
             }}</CheckField>
           </div>
         </div>
         <footer v-if="!nothingLeft" class="foot-bar">
           <span class="soft">{{
-            comes.length ? plural(comes.length, 'line') : t('shipping.chooseWhatComes')
+            comes.length ? plural(comes.length, 'line') : t('returns.chooseWhatComes')
           }}</span>
           <span class="push" />
           <VBtn :to="`/orders/${plan.orderId}`">{{ t('common.cancel') }}</VBtn>
@@ -228,18 +228,18 @@ useMainKey(() => void agree())
             :disabled="!mayAgree"
             data-test="agree"
             @click="agree"
-            >{{ t(write ? 'shipping.agreeAndWrite' : 'shipping.agreeReturn') }}</VBtn
+            >{{ t(write ? 'returns.agreeAndWrite' : 'returns.agreeReturn') }}</VBtn
           >
         </footer>
       </section>
       <aside v-if="!nothingLeft" class="right" :aria-label="t('shipping.parcels')">
         <div class="body">
-          <h2>{{ t('shipping.comesFrom') }}</h2>
+          <h2>{{ t('returns.comesFrom') }}</h2>
           <ShipTo v-model="sender" :disabled="!session.may('clerk')" />
-          <h2>{{ t('shipping.comesTo') }}</h2>
+          <h2>{{ t('returns.comesTo') }}</h2>
           <ShipTo v-model="delivery" :disabled="!session.may('clerk')" />
           <h2>{{ t('shipping.parcels') }}</h2>
-          <p v-if="parcels.length === 0" class="soft">{{ t('shipping.chooseWhatComes') }}</p>
+          <p v-if="parcels.length === 0" class="soft">{{ t('returns.chooseWhatComes') }}</p>
           <ShipParcels
             v-model="parcels"
             :lines="packedLines"
