@@ -7,6 +7,8 @@ import { PDFDocument, StandardFonts } from 'pdf-lib'
 import { afterAll, describe, expect, test } from 'vitest'
 import { labelPaper } from '../../core/documents/label'
 import { returnPaper } from '../../core/documents/return'
+import { shipmentPaper } from '../../core/documents/shipment'
+import { suppliedDesign } from '../../core/designs/supplied'
 import { layOut } from '../../core/designs/layout'
 import type { LabelPrinting } from '../../core/shipping/label-formats'
 import {
@@ -15,6 +17,7 @@ import {
   exampleShipment,
   metrics,
   plain,
+  plainLook,
   shipmentInput,
 } from '../../core/testing/examples'
 import { labelFile } from '../outside/carrier/label-file'
@@ -159,4 +162,32 @@ test('the label behind a return note is read by a scanner, and so is the note', 
   const pdf = await painted('return', layOut(note, plain, metrics))
   expect(scanned(pdf, 1)).toEqual(['CODE-128:SO-20931/R1'])
   expect(scanned(pdf, 2)).toContain(`CODE-128:${exampleLabels[0]!.barcode}`)
+})
+
+test('where goods go stands on the sheet within the label to peel off, at exact millimetres', async () => {
+  const offset = { x: 2, y: -1.5 }
+  const goods = { ...exampleShipment, printing: { format: 'A6' as const, from: 1, offset } }
+  const zone = { x: 100, y: 200, width: 90, height: 60 }
+  const slip = shipmentPaper(shipmentInput('packing slip', goods), goods)
+  const laidOut = layOut(slip, suppliedDesign({ ...plainLook, peelOff: zone }), metrics)
+  const pdf = await painted('peel-off', laidOut)
+  const millimetres = (points: string | undefined) => (Number(points) * 25.4) / 72
+  const words = execFileSync('pdftotext', ['-bbox', '-l', '1', pdf, '-'], { encoding: 'utf8' })
+  const found = [...words.matchAll(/<word xMin="([\d.]+)" yMin="([\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">/g)]
+    .map(([, left, top, right, bottom]) => ({
+      left: millimetres(left),
+      top: millimetres(top),
+      right: millimetres(right),
+      bottom: millimetres(bottom),
+    }))
+    .filter(({ top, bottom }) => bottom > zone.y && top < zone.y + zone.height)
+  expect(found.length).toBeGreaterThan(6)
+  for (const { left, top, right, bottom } of found) {
+    expect(left).toBeGreaterThanOrEqual(zone.x + offset.x)
+    expect(right).toBeLessThanOrEqual(zone.x + zone.width + offset.x)
+    expect(top).toBeGreaterThanOrEqual(zone.y + offset.y)
+    expect(bottom).toBeLessThanOrEqual(zone.y + zone.height + offset.y)
+  }
+  // 3 mm from the label's edge, as the printer is off
+  expect(Math.min(...found.map(({ left }) => left))).toBeCloseTo(zone.x + offset.x + 3, 0)
 })

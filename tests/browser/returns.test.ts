@@ -48,8 +48,8 @@ const ask = <T>(path: string, body?: unknown) =>
   ) as Promise<T>
 
 /** An order of 6, shipped and invoiced. */
-async function shipped(): Promise<number> {
-  const { rows } = await ask<{ rows: { id: number }[] }>('/api/customers?search=10417')
+async function shipped(customer = '10417'): Promise<number> {
+  const { rows } = await ask<{ rows: { id: number }[] }>(`/api/customers?search=${customer}`)
   const { id } = await ask<{ id: number }>('/api/orders', {
     brandId: 1,
     customerId: rows[0]!.id,
@@ -177,4 +177,27 @@ test('a return that is withdrawn gives its label back', async () => {
   for (let tries = 0; tries < 100 && !book.of(sold.number)!.cancelled; tries++)
     await new Promise((done) => setTimeout(done, 100))
   expect(book.of(sold.number)!.cancelled).toBe(true)
+})
+
+test('of a customer without an address somebody says where it comes from', async () => {
+  const { id: customer } = await ask<{ id: number }>('/api/customers', {
+    number: '19999',
+    name: 'Nowhere Yet Apiaries',
+    country: 'Ireland',
+  })
+  const { id: order } = await ask<{ id: number }>('/api/orders', {
+    brandId: 1,
+    customerId: customer,
+    status: 'Packed',
+    lines: [{ item: 'HS-10N', description: 'Super', quantity: '2', unitPrice: '10.00', taxCode: 'standard' }],
+  })
+  await ask('/api/orders/status', { ids: [order], status: 'Shipped' })
+  await goTo(`/shipments/returns/new?order=${order}`)
+  await desk.wait('[data-test="comes-1"]')
+  await desk.fill('[data-test="comes-1"]', '1')
+  await desk.wait('[data-test="agree"][disabled]')
+  await desk.fill('[data-test="ship-to-lines"] textarea', 'Sallow Lane 4')
+  await press('agree')
+  await desk.says('Expected by')
+  await desk.says('Sallow Lane 4')
 })

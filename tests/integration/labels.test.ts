@@ -5,6 +5,7 @@ import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { dayInZone } from '../../core/documents/days'
 import { Decimal, moneyText, sum } from '../../core/money/decimal'
 import { namedOnly } from '../../core/preferences/recipients'
 import type { RoutineSentence } from '../../core/routines/sentence'
@@ -15,6 +16,7 @@ import { changeHouse } from '../../server/services/house/settings'
 import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { addRoutine } from '../../server/services/routines/routines'
+import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import { tryOut } from '../../server/services/routines/trial'
 import { bookLabels } from '../../server/services/shipping/book-labels'
 import { keepCarrier } from '../../server/services/shipping/carriers'
@@ -537,6 +539,50 @@ describe('a routine', () => {
     }
     const { orders } = await tryOut(sentence, 7, null)
     expect(orders.map(({ id }) => id)).toContain(shipment)
+  })
+
+  test('what was delivered before a routine was there is offered to catch up on, and waits for a check', async () => {
+    const [there, underway] = [await pack(), await pack()]
+    for (const shipment of [there, underway]) await askLabels(shipment, {}, who)
+    await house.settle()
+    await goesOn(there, 'delivered')
+    const later = { statuses: [], copyTo: [] }
+    const note = await routine('Note, written later', {
+      ...later,
+      on: 'shipment delivered',
+      issue: 'delivery note',
+      to: 'goods-in',
+    })
+    const invoice = await routine('Invoice, written later', {
+      ...later,
+      on: 'order delivered',
+      issue: 'invoice',
+      to: 'billing',
+    })
+    const { timeZone } = (await one<{ timeZone: string }>('select time_zone "timeZone" from company'))!
+    const today = dayInZone(new Date(), timeZone)
+    const order = await orderOf(there)
+    const offered = async (id: number) => (await lookBack(id, today, today)).map((missed) => missed.id)
+    expect(await offered(note)).toContain(there)
+    expect(await offered(note)).not.toContain(underway)
+    expect(await offered(invoice)).toContain(order)
+    expect(await offered(invoice)).not.toContain(await orderOf(underway))
+    expect(await catchUp(note, { from: today, to: today }, [there], who)).toBe(1)
+    expect(await catchUp(invoice, { from: today, to: today }, [order], who)).toBe(1)
+    await house.settle()
+    expect(
+      await rows(
+        `select kind, state from prepared_document where source_id in ($1, $2) and kind <> 'shipping label'
+        order by kind`,
+        [there, order],
+      ),
+    ).toEqual([
+      { kind: 'delivery note', state: 'prepared' },
+      { kind: 'invoice', state: 'prepared' },
+    ])
+    expect(await offered(note)).not.toContain(there)
+    expect(await offered(invoice)).not.toContain(order)
+    for (const id of [note, invoice]) await run('update routine set is_on = false where id = $1', [id])
   })
 
   test('the customer’s delivery note is told with the tracking numbers, bought before or after', async () => {
