@@ -1,5 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { randomUUID } from 'node:crypto'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -303,4 +303,43 @@ describe('an empty house', () => {
     // a screen is opened by a click that is counted already
     expect(steps.clicks + steps.fields).toBeLessThanOrEqual(60)
   })
+
+  test('has places that all open without a fault, with next to nothing in them', async () => {
+    const faults: string[] = []
+    const note = (words: string) => faults.push(`${new URL(page.url()).pathname}: ${words}`)
+    page.on('console', (message) => message.type() === 'error' && note(message.text()))
+    page.on('pageerror', (error) => note((error as Error).message))
+    for (const path of places()) {
+      await page.goto(base + path)
+      await page.waitForSelector('main .bar, main .empty, main h1', { visible: true })
+      await page.waitForNetworkIdle({ idleTime: 150 })
+      const words = await page.$eval('main', (main) => main.innerText)
+      expect(words.trim(), path).not.toBe('')
+      expect(words, path).not.toMatch(/undefined|NaN|\[object|Invalid Date/)
+    }
+    expect(faults).toEqual([])
+  })
+
+  test('takes goods back that went without a shipment, and has no carrier to ask', async () => {
+    await nav('Orders')
+    await click('.number.link', '1001')
+    await click('[data-test="goods-come-back"]')
+    await type('[data-test="comes-1"]', '11')
+    await page.waitForSelector('[data-test="agree"][disabled]')
+    await type('[data-test="comes-1"]', '2')
+    expect(await page.$('[data-test="return-service"]')).toBeNull()
+    await click('[data-test="agree"]')
+    await see('Expected by')
+    await see('12 Mill Lane')
+    await click('[data-test="came-back"]')
+    await click('[data-test="take-in"]')
+    await see('A credit note is drafted on')
+  })
 })
+
+/** The pages that are opened by themselves. */
+const places = () =>
+  readdirSync('app/pages', { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.vue') && !file.includes('['))
+    .map((file) => `/${file.replace(/\.vue$/, '').replace(/(^|\/)index$/, '')}`)
+    .sort()

@@ -9,6 +9,7 @@ import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { fetchMissed, catchUp } from '../../calls/routines'
 import { countOf, kindFacts, receiptKind } from '../../../core/documents/kinds'
+import { eventOf, goodsMoments, isOfGoods } from '../../../core/routines/sentence'
 import type { Missed, RoutineView } from '../../contract'
 import { addAmounts } from '../../composables/amounts'
 
@@ -21,7 +22,18 @@ const to = ref('')
 const missed = shallowRef<Missed[]>([])
 const left = ref<ReadonlySet<number>>(new Set())
 const looked = ref(false)
-const ofPayment = computed(() => props.routine.sentence.on === 'payment')
+/** What was there in these days, by what the routine waits for. */
+const ofWhat = computed(() => {
+  const { sentence } = props.routine
+  const event = eventOf(sentence)
+  if (isOfGoods(event)) return t('routines.goodsThatHadTheirMoment', { what: goodsMoments[event].words })
+  if (event === 'time') return t('routines.accountsOfTheLastTurn')
+  if (event === 'payment')
+    return t('routines.routineOfTheseDays', {
+      routine: sentence.issue === receiptKind('out') ? t('routines.refunds') : t('common.payments'),
+    })
+  return t('routines.ordersThatCameToRoutine', { routine: sentence.statuses.join(' or ') })
+})
 const busy = ref(false)
 
 watch(
@@ -84,17 +96,7 @@ async function go() {
     <p>
       {{
         t('routines.ofPaymentThatHaveNoIssue', {
-          ofPayment:
-            routine.sentence.on === 'time'
-              ? t('routines.accountsOfTheLastTurn')
-              : ofPayment
-                ? t('routines.routineOfTheseDays', {
-                    routine:
-                      routine.sentence.issue === receiptKind('out')
-                        ? t('routines.refunds')
-                        : t('common.payments'),
-                  })
-                : t('routines.ordersThatCameToRoutine', { routine: routine.sentence.statuses.join(' or ') }),
+          ofPayment: ofWhat,
           issue: routine.sentence.issue,
           routine:
             routine.trust === 'by hand' ? t('routines.isListedInToSend') : t('routines.waitsInToCheck'),

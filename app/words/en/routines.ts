@@ -75,6 +75,7 @@ export const routines = {
   refunds: 'Refunds',
   routineOfTheseDays: '{routine} of these days',
   ordersThatCameToRoutine: 'Orders that came to {routine}',
+  goodsThatHadTheirMoment: 'Goods of these days of which {what}',
   isListedInToSend: 'is listed in To send',
   waitsInToCheck: 'waits in To check',
   ofPaymentThatHaveNoIssue:
