@@ -5,7 +5,7 @@ import { formatMoney, formatRate, localeOf, formatPercent, type Language } from 
 import type { Totals } from '../money/totals'
 import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
-import type { CustomerFacts, BrandFacts } from './facts'
+import type { Address, BrandFacts, CustomerFacts } from './facts'
 import { type PaperInput, reasonsOf } from './from-order'
 import { kindFacts } from './kinds'
 import type { Paper, PaperFact, PaperPayment, PaperBrand, PaperWords } from './paper'
@@ -178,6 +178,10 @@ export const codeToPay = (
   account === null
     ? undefined
     : paymentCode({ beneficiary: brand.legalName, iban: account.iban, bic: account.bic, ...asked })
+
+/** What goes with goods can go where these go, though nobody said yet where the customer is billed. */
+export const addressedTo = (goods: Address, input: PaperInput): PaperInput =>
+  input.customer.billing ? input : { ...input, customer: { ...input.customer, billing: goods } }
 
 /**
  * The block behind the window: name, attention, lines, and the country where it is not the sender's, in

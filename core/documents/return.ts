@@ -1,4 +1,3 @@
-import { Refusal } from '../errors'
 import { sum, type DecimalText } from '../money/decimal'
 import { formatQuantity } from '../money/format'
 import { accountFor } from './bank'
@@ -9,7 +8,7 @@ import type { PaperInput } from './from-order'
 import { kindFacts } from './kinds'
 import { labelsOnPaper, type LabelFacts } from './label'
 import type { Paper, PaperFact, PaperLine } from './paper'
-import { addressLines, fixedWords, printedBrand, textsOf } from './printed'
+import { addressedTo, addressLines, fixedWords, printedBrand, textsOf } from './printed'
 import { returnWords } from './return-words'
 import { shipmentWords } from './shipment-words'
 import { unitWords } from './units'
@@ -35,18 +34,14 @@ export interface ReturnFacts {
 const printing = { format: 'A4', from: 1 } as const
 
 /**
- * The Paper of a return note: what goes back and why, how and until when, with the labels for it behind.
- * @throws Refusal "no-address"
+ * The Paper of a return note: what goes back and why, how and until when, with the labels for it behind. It is
+ * addressed to who sends the goods back, whoever is billed.
  */
-export function returnPaper(input: PaperInput, facts: ReturnFacts): Paper {
+export function returnPaper(given: PaperInput, facts: ReturnFacts): Paper {
+  const input = addressedTo(facts.sender, given)
   const { kind, order, customer, brand, language, number, date } = input
   const words = paperWords[language]
   const own = returnWords[language]
-  if (!customer.billing)
-    throw new Refusal('no-address', {
-      values: { customer: customer.name, kinds: kindFacts[kind].many },
-      about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
-    })
   const until = formatDay(facts.until, language)
   const printed: PaperFact[] = [
     { key: 'date', label: words.date, value: formatDay(date, language) },

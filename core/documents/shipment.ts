@@ -1,4 +1,3 @@
-import { Refusal } from '../errors'
 import { Decimal, moneyText, roundMoney, sum, type DecimalText } from '../money/decimal'
 import { formatMoney, formatPrice, formatQuantity, type Language } from '../money/format'
 import type { ParcelFacts } from '../shipping/parcels'
@@ -12,7 +11,7 @@ import { type PaperInput } from './from-order'
 import { kindFacts } from './kinds'
 import type { LabelFacts } from './label'
 import type { Paper, PaperFact, PaperLine } from './paper'
-import { addressLines, printedBrand, textsOf, fixedWords } from './printed'
+import { addressedTo, addressLines, printedBrand, textsOf, fixedWords } from './printed'
 import { shipmentWords, type ShipmentWordList } from './shipment-words'
 import { unitWords } from './units'
 import { paperWords } from './words'
@@ -54,18 +53,13 @@ export interface ShipmentFacts {
 }
 
 /**
- * The Paper of a packing slip or a delivery note: what goes, without prices, to where it goes.
- * @throws Refusal "no-address"
+ * The Paper of a packing slip or a delivery note: what goes, without prices, to where it goes, whoever is billed.
  */
-export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
+export function shipmentPaper(given: PaperInput, facts: ShipmentFacts): Paper {
+  const input = addressedTo(facts.delivery, given)
   const { kind, order, customer, brand, language, number, date } = input
   const words = paperWords[language]
   const own = shipmentWords[language]
-  if (!customer.billing)
-    throw new Refusal('no-address', {
-      values: { customer: customer.name, kinds: kindFacts[kind].many },
-      about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
-    })
   const isSlip = kind === 'packing slip'
   const { details, prices } = isSlip ? (facts.slip ?? usualSlip) : usualSlip
   const shows = (detail: SlipDetail, value: string) => (details.includes(detail) ? value : '')
@@ -136,7 +130,7 @@ export function shipmentPaper(input: PaperInput, facts: ShipmentFacts): Paper {
     ...textsOf(input, [
       ...(facts.parcels.length > 1 ? [parcelWords(facts.parcels, { language, own })] : []),
       ...(facts.remarks ? [facts.remarks] : []),
-      ...(isSameAddress(customer.billing, facts.delivery) || !details.includes('billed to')
+      ...(isSameAddress(customer.billing!, facts.delivery) || !details.includes('billed to')
         ? []
         : [own.billedTo(addressLines({ billing: customer.billing }, words.attention, brand).join(', '))]),
       isComplete ? own.complete : own.inPart,

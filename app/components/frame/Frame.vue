@@ -177,7 +177,14 @@ nav a.here {
   cursor: pointer;
   font: inherit;
 }
+.find span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
 .find kbd {
+  flex: none;
+  white-space: nowrap;
   background: none;
   color: #cfdbd6;
   border-color: #86979a;

@@ -54,6 +54,10 @@ export const shipmentKinds = kindsOf('shipment')
 /** The kinds that are made of what comes back. */
 export const returnKinds = kindsOf('return')
 
+/** Whether a kind goes with goods, to where they go; all else needs the address at which the customer is billed. */
+export const goesWithGoods = (kind: DocumentKind): boolean =>
+  kind !== 'customs invoice' && [...shipmentKinds, ...returnKinds].includes(kind)
+
 /** The kinds that are made of orders. */
 export const orderKinds = kindsOf('order')
 

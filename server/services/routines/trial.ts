@@ -1,5 +1,5 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { goesWithGoods, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { judge, type EventFacts } from '../../../core/routines/routine'
 import {
   checkSentence,
@@ -229,7 +229,8 @@ function outcomeOf(
     preference: customer.preferences[sentence.issue],
     copyTo: sentence.copyTo,
   })
-  if (!customer.billing) return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
+  if (!customer.billing && !goesWithGoods(sentence.issue))
+    return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
   const isAccount = eventOf(sentence) === 'time'
   if (new Decimal(facts.total).isNegative() && !isAccount) return { outcome: 'stuck', reason: 'below zero' }
   if (channel === 'nothing')

@@ -1,4 +1,4 @@
-import type { DocumentKind } from '../../../core/documents/kinds'
+import { goesWithGoods, type DocumentKind } from '../../../core/documents/kinds'
 import { judge, occasionOf, type ConditionSeen } from '../../../core/routines/routine'
 import { sentenceWords, type Trust } from '../../../core/routines/sentence'
 import { Refusal } from '../../../core/errors'
@@ -130,6 +130,6 @@ function conclusion(routine: RoutineRow, found: Deciding): string {
   if (!routine.isOn) return 'The routine is switched off.'
   if (routine.appliesSince && routine.appliesSince > found.reached)
     return 'The order came there before the routine was switched on. It can catch up.'
-  if (found.noAddress) return 'The customer has no billing address.'
+  if (found.noAddress && !goesWithGoods(issue)) return 'The customer has no billing address.'
   return found.looked ? `It was looked at: ${found.looked}.` : 'It is being looked at.'
 }
