@@ -18,7 +18,7 @@ const emit = defineEmits<{ leave: []; kept: [] }>()
 const chosen = shallowRef<CustomerRow | null>(null)
 const other = shallowRef<CustomerView>()
 const all = ref(false)
-const { busy, acting } = useActing()
+const { busy, wrong, acting } = useActing()
 const newest = useNewest()
 watch(chosen, (now) =>
   attempt(async () => {
@@ -85,6 +85,7 @@ async function give() {
       <p class="soft">{{ t('customers.whatIsGiven', { name: customer.name, other: other.name }) }}</p>
     </template>
     <p v-else class="soft">{{ t('customers.compareWhy') }}</p>
+    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
 
