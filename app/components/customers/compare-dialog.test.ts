@@ -19,7 +19,8 @@ vi.mock('./compared', () => ({
   ],
 }))
 
-const customer = (id: number, name: string, version = 2) => ({ id, name, version }) as unknown as CustomerView // the rest is not asked
+/** The rest is not asked. */
+const customer = (id: number, name: string, version = 2) => ({ id, name, version }) as unknown as CustomerView
 async function shown(may = true) {
   const page = mount(CompareDialog, {
     props: { customer: customer(7, 'Ottermill'), may },

@@ -10,7 +10,7 @@ import type { DocumentView } from '../../contract'
 /** The files that a document's emails lead to: whether anybody opened them, until when they are good; ended here. */
 const props = defineProps<{ documentId: number; links: DocumentView['fileLinks'] }>()
 const session = useSession()
-const { busy, acting } = useActing()
+const { busy, wrong, acting } = useActing()
 const ending = ref<number>()
 const asking = computed({
   get: () => ending.value !== undefined,
@@ -61,6 +61,7 @@ const openedWords = ({ opened, lastOpenedAt }: Link) =>
       </span>
     </li>
   </ul>
+  <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   <Ask
     v-model="asking"
     :title="t('paper.endThisLink')"
@@ -68,7 +69,8 @@ const openedWords = ({ opened, lastOpenedAt }: Link) =>
     :busy="busy"
     danger
     @go="end"
-    ><p>{{ t('paper.endThisLinkMeans') }}</p></Ask
+    ><p>{{ t('paper.endThisLinkMeans') }}</p>
+    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p></Ask
   >
 </template>
 
