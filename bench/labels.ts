@@ -178,14 +178,16 @@ async function cpuOfInvoice(worker: number, count: number): Promise<number> {
       ),
     )
   const before = cpuOf(worker) + process.cpuUsage().user / 1e6
-  for (let from = 0; from < papers.length; from += 100)
-    await issueInOneTransaction(
-      papers.slice(from, from + 100).map((preparedId) => ({ preparedId, revision: null })),
-      who,
-    )
+  // one of a customer who has to give an order number first is not issued
+  let issued = 0
+  for (let from = 0; from < papers.length; from += 100) {
+    const asked = papers.slice(from, from + 100).map((preparedId) => ({ preparedId, revision: null }))
+    const results = await issueInOneTransaction(asked, who)
+    issued += results.filter(({ outcome }) => outcome === 'issued').length
+  }
   await until(
     `select count(*)::int count from document d join document_file f on f.document_id = d.id where d.kind = 'invoice'`,
-    papers.length,
+    issued,
   )
-  return ((cpuOf(worker) + process.cpuUsage().user / 1e6 - before) / Math.max(1, papers.length)) * 1000
+  return ((cpuOf(worker) + process.cpuUsage().user / 1e6 - before) / Math.max(1, issued)) * 1000
 }
