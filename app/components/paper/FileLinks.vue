@@ -61,7 +61,7 @@ const openedWords = ({ opened, lastOpenedAt }: Link) =>
       </span>
     </li>
   </ul>
-  <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+  <p v-if="wrong && !asking" class="notice stuck" role="alert">{{ wrong }}</p>
   <Ask
     v-model="asking"
     :title="t('paper.endThisLink')"
