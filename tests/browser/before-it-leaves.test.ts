@@ -141,8 +141,9 @@ describe('an email that needs a word of its own', () => {
     expect(await desk.text('.facts')).toContain('As we spoke: …')
     await desk.page.click('[data-test="send"]')
     await desk.sayYes()
+    await says('All 1 issued')
     await desk.page.goto(`${desk.mailboxes}/mailbox/${address}`)
-    for (let attempt = 0; attempt < 30 && !(await desk.text('body')).includes('As we spoke'); attempt++) {
+    for (let attempt = 0; attempt < 60 && !(await desk.text('body')).includes('As we spoke'); attempt++) {
       await new Promise((resolve) => setTimeout(resolve, 300))
       await desk.page.reload()
     }
