@@ -14,17 +14,24 @@ need_debian() {
     shift 2
   done
   [ ${#missing[@]} -eq 0 ] && return 0
-  [ "$(id -u)" = 0 ] || stop_with "Clothespin needs the Debian package(s) ${missing[*]}. Install them once as root: apt-get install -y ${missing[*]}"
-  command -v apt-get >/dev/null || stop_with "Clothespin needs ${missing[*]}, and this system has no apt-get to install them with."
+  [ "$(id -u)" = 0 ] || stop_with "Clothespin needs the Debian package(s) ${missing[*]}." \
+    "Install them once as root: apt-get install -y ${missing[*]}"
+  command -v apt-get >/dev/null \
+    || stop_with "Clothespin needs ${missing[*]}, and this system has no apt-get to install them with."
   echo "  Installing from Debian: ${missing[*]} …"
   # No cluster of Debian's own: ours is private, in its own folder.
   if [[ " ${missing[*]} " == *" postgresql "* ]]; then
     mkdir -p /etc/postgresql-common
-    [ -e /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' > /etc/postgresql-common/createcluster.conf
+    local settings=/etc/postgresql-common/createcluster.conf
+    [ -e "$settings" ] || echo 'create_main_cluster = false' > "$settings"
   fi
-  apt-get update -qq >/dev/null 2>&1 || echo "  (the package lists could not be renewed; trying with those that are here)"
-  DEBIAN_FRONTEND=noninteractive apt-get install -y -qq "${missing[@]}" >.build/apt.log 2>&1 \
-    || { tail -5 .build/apt.log >&2; stop_with "The Debian package(s) ${missing[*]} could not be installed. Is this machine connected to a Debian mirror?"; }
+  apt-get update -qq >/dev/null 2>&1 \
+    || echo "  (the package lists could not be renewed; trying with those that are here)"
+  if ! DEBIAN_FRONTEND=noninteractive apt-get install -y -qq "${missing[@]}" >.build/apt.log 2>&1; then
+    tail -5 .build/apt.log >&2
+    stop_with "The Debian package(s) ${missing[*]} could not be installed." \
+      "Is this machine connected to a Debian mirror?"
+  fi
 }
 
 # need_browser — Debian's Chromium without a window, which tests need a seventh less time with; else the whole one.
@@ -36,26 +43,47 @@ need_browser() {
 
 need_node() {
   command -v node >/dev/null || stop_with "Clothespin needs Node.js 20.19 or newer."
-  node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>20||(a===20&&b>=19)?0:1)' || stop_with "Clothespin needs Node.js 20.19 or newer; this is $(node --version)."
+  node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a * 100 + b >= 2019 ? 0 : 1)' \
+    || stop_with "Clothespin needs Node.js 20.19 or newer; this is $(node --version)."
 }
 
 need_packages() {
   local stamp=node_modules/.clothespin-installed
   if [ -e "$stamp" ] && cmp -s package-lock.json "$stamp"; then return 0; fi
   echo "  Installing npm packages …"
-  npm ci --no-audit --no-fund --loglevel=error >.build/npm.log 2>&1 || { tail -15 .build/npm.log >&2; stop_with "The npm packages could not be installed. Is this machine connected to an npm registry?"; }
+  if ! npm ci --no-audit --no-fund --loglevel=error >.build/npm.log 2>&1; then
+    tail -15 .build/npm.log >&2
+    stop_with "The npm packages could not be installed. Is this machine connected to an npm registry?"
+  fi
   cp package-lock.json "$stamp"
+}
+
+# One checksum over everything that is built from.
+sources_sum() {
+  find app core server standins run demo bench scripts public nuxt.config.ts package-lock.json -type f \
+    ! -name '*.test.ts' ! -path 'public/api/*' ! -path app/contract.d.ts -print0 2>/dev/null \
+    | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1
+}
+
+build() {
+  node scripts/font-metrics.mjs --check && node scripts/openapi.mjs && npx --no-install nuxt build \
+    && node scripts/bundle.mjs
 }
 
 # A build is used again as long as no source file changed.
 need_build() {
   local sum
-  sum=$(find app core server standins run demo bench scripts public nuxt.config.ts package-lock.json -type f ! -name '*.test.ts' ! -path 'public/api/*' ! -path app/contract.d.ts -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
-  if [ -e .build/stamp ] && [ "$(cat .build/stamp)" = "$sum" ] && [ -e .output/server/index.mjs ] && [ -e app/contract.d.ts ]; then return 0; fi
+  sum=$(sources_sum)
+  if [ -e .build/stamp ] && [ "$(cat .build/stamp)" = "$sum" ] \
+    && [ -e .output/server/index.mjs ] && [ -e app/contract.d.ts ]; then
+    return 0
+  fi
   echo "  Building (about a minute; only when something changed) …"
   mkdir -p .build
   rm -f .build/stamp
-  node scripts/font-metrics.mjs --check >.build/build.log 2>&1 && node scripts/openapi.mjs >>.build/build.log 2>&1 && npx --no-install nuxt build >>.build/build.log 2>&1 && node scripts/bundle.mjs >>.build/build.log 2>&1 \
-    || { tail -30 .build/build.log >&2; stop_with "The build failed; the whole log is .build/build.log."; }
+  if ! build >.build/build.log 2>&1; then
+    tail -30 .build/build.log >&2
+    stop_with "The build failed; the whole log is .build/build.log."
+  fi
   echo "$sum" > .build/stamp
 }

@@ -23,7 +23,7 @@ const found = computed(() =>
     :placeholder="t('accounts.numberOrName')"
     class="search"
   />
-  <table data-test="by-customer">
+  <table class="plain-table" data-test="by-customer">
     <thead>
       <tr>
         <th>{{ t('common.number') }}</th>
@@ -48,7 +48,14 @@ const found = computed(() =>
   </p>
 </template>
 
-<style scoped src="./taken-over-table.css"></style>
+<style scoped>
+table {
+  margin-top: 10px;
+}
+td {
+  white-space: nowrap;
+}
+</style>
 
 <style scoped>
 h2 {

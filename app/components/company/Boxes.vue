@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import FieldRows, { type FieldColumn } from './FieldRows.vue'
 import type { HouseSettings } from '../../contract'
 import type { Box } from '../../../core/shipping/parcels'
 
@@ -27,14 +28,14 @@ watch(
     rows.value = now.map(rowOf)
   },
 )
-const columns = [
-  { field: 'name', words: t('carriers.boxName') },
-  { field: 'length', words: t('carriers.boxLength') },
-  { field: 'width', words: t('carriers.boxWidth') },
-  { field: 'height', words: t('carriers.boxHeight') },
-  { field: 'weight', words: t('carriers.boxWeight') },
-  { field: 'most', words: t('carriers.boxMost') },
-] as const
+const columns: FieldColumn<Row>[] = [
+  { field: 'name', words: t('carriers.boxName'), isWide: true },
+  { field: 'length', words: t('carriers.boxLength'), isNumber: true },
+  { field: 'width', words: t('carriers.boxWidth'), isNumber: true },
+  { field: 'height', words: t('carriers.boxHeight'), isNumber: true },
+  { field: 'weight', words: t('carriers.boxWeight'), isNumber: true },
+  { field: 'most', words: t('carriers.boxMost'), isNumber: true },
+]
 const isWhole = (row: Row) =>
   row.name.trim() !== '' &&
   [row.length, row.width, row.height].every((text) => /^[1-9]\d{0,3}$/.test(text.trim())) &&
@@ -53,89 +54,29 @@ function keep() {
   if (JSON.stringify(boxes) !== JSON.stringify(props.settings.boxes))
     emit('keep', { boxes }, t('carriers.boxesAreSaved'))
 }
-function remove(place: number) {
-  rows.value.splice(place, 1)
-  keep()
-}
 const add = () => rows.value.push({ name: '', length: '', width: '', height: '', weight: '0.3', most: '30' })
 </script>
 
 <template>
   <h3>{{ t('carriers.boxes') }}</h3>
   <p class="soft">{{ rows.length ? t('carriers.boxesHint') : t('carriers.noBoxes') }}</p>
-  <table v-if="rows.length">
-    <thead>
-      <tr>
-        <th v-for="column in columns" :key="column.field">{{ column.words }}</th>
-        <th />
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="(row, place) in rows" :key="place">
-        <td v-for="column in columns" :key="column.field">
-          <input
-            v-model="row[column.field]"
-            :class="{ mono: column.field !== 'name' }"
-            :disabled="disabled"
-            :aria-label="t('carriers.boxField', { n: place + 1, field: column.words })"
-            :data-test="`box-${place + 1}-${column.field}`"
-            maxlength="40"
-            @change="keep"
-          />
-        </td>
-        <td>
-          <button
-            v-if="!disabled"
-            type="button"
-            class="remove"
-            :aria-label="t('carriers.takeBoxAway', { n: place + 1 })"
-            @click="remove(place)"
-          >
-            ×
-          </button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
-  <button v-if="!disabled" type="button" class="word open-end" data-test="add-box" @click="add">
-    {{ t('carriers.addBox') }}
-  </button>
+  <FieldRows
+    v-model="rows"
+    :columns="columns"
+    :disabled="disabled"
+    test="box"
+    :maxlength="40"
+    :field-label="(n, field) => t('carriers.boxField', { n, field })"
+    :remove-label="(n) => t('carriers.takeBoxAway', { n })"
+    :add-label="t('carriers.addBox')"
+    @keep="keep"
+    @add="add"
+  />
 </template>
 
 <style scoped>
 h3 {
   font-size: var(--body);
   margin: 18px 0 4px;
-}
-th {
-  text-align: left;
-  font-size: var(--small);
-  color: var(--soft-ink);
-  font-weight: 600;
-  padding: 2px 6px;
-}
-td {
-  padding: 2px 6px;
-  border-bottom: 1px solid var(--rule);
-}
-input {
-  width: 96px;
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  padding: 3px 5px;
-  font: inherit;
-  background: var(--paper);
-  color: var(--ink);
-}
-.mono {
-  font-family: var(--mono);
-  text-align: right;
-}
-.remove {
-  border: 0;
-  background: none;
-  cursor: pointer;
-  font-size: var(--title);
-  color: var(--soft-ink);
 }
 </style>

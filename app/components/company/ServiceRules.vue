@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import FieldRows, { type FieldColumn } from './FieldRows.vue'
 import type { HouseSettings } from '../../contract'
 
 /**
@@ -28,13 +29,13 @@ watch(
     rows.value = now.map(rowOf)
   },
 )
-const columns = [
-  { field: 'service', words: t('carriers.ruleService') },
+const columns: FieldColumn<Row>[] = [
+  { field: 'service', words: t('carriers.ruleService'), isWide: true },
   { field: 'countries', words: t('carriers.ruleCountries') },
   { field: 'customers', words: t('carriers.ruleCustomers') },
   { field: 'overWeight', words: t('carriers.ruleOverWeight') },
   { field: 'overTotal', words: t('carriers.ruleOverTotal') },
-] as const
+]
 const isNumber = (text: string) => text.trim() === '' || /^\d{1,9}(\.\d{1,3})?$/.test(text.trim())
 const isWhole = (row: Row) =>
   row.service.trim() !== '' &&
@@ -55,86 +56,23 @@ function keep() {
   if (JSON.stringify(serviceRules) !== JSON.stringify(props.settings.serviceRules))
     emit('keep', { serviceRules }, t('carriers.rulesAreSaved'))
 }
-function remove(place: number) {
-  rows.value.splice(place, 1)
-  keep()
-}
 const add = () =>
   rows.value.push({ service: '', countries: '', customers: '', overWeight: '', overTotal: '' })
 </script>
 
 <template>
   <p class="soft">{{ rows.length ? t('carriers.rulesHint') : t('carriers.noRules') }}</p>
-  <table v-if="rows.length">
-    <thead>
-      <tr>
-        <th />
-        <th v-for="column in columns" :key="column.field">{{ column.words }}</th>
-        <th />
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="(row, place) in rows" :key="place">
-        <td class="soft">{{ place + 1 }}</td>
-        <td v-for="column in columns" :key="column.field">
-          <input
-            v-model="row[column.field]"
-            :class="{ wide: column.field === 'service' }"
-            :disabled="disabled"
-            :aria-label="t('carriers.ruleField', { n: place + 1, field: column.words })"
-            :data-test="`rule-${place + 1}-${column.field}`"
-            maxlength="80"
-            @change="keep"
-          />
-        </td>
-        <td>
-          <button
-            v-if="!disabled"
-            type="button"
-            class="remove"
-            :aria-label="t('carriers.takeRuleAway', { n: place + 1 })"
-            @click="remove(place)"
-          >
-            ×
-          </button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
-  <button v-if="!disabled" type="button" class="word open-end" data-test="add-rule" @click="add">
-    {{ t('carriers.addRule') }}
-  </button>
+  <FieldRows
+    v-model="rows"
+    :columns="columns"
+    numbered
+    :disabled="disabled"
+    test="rule"
+    :maxlength="80"
+    :field-label="(n, field) => t('carriers.ruleField', { n, field })"
+    :remove-label="(n) => t('carriers.takeRuleAway', { n })"
+    :add-label="t('carriers.addRule')"
+    @keep="keep"
+    @add="add"
+  />
 </template>
-
-<style scoped>
-th {
-  text-align: left;
-  font-size: var(--small);
-  color: var(--soft-ink);
-  font-weight: 600;
-  padding: 2px 6px;
-}
-td {
-  padding: 2px 6px;
-  border-bottom: 1px solid var(--rule);
-}
-input {
-  width: 112px;
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  padding: 3px 5px;
-  font: inherit;
-  background: var(--paper);
-  color: var(--ink);
-}
-.wide {
-  width: 180px;
-}
-.remove {
-  border: 0;
-  background: none;
-  cursor: pointer;
-  font-size: var(--title);
-  color: var(--soft-ink);
-}
-</style>

@@ -5,7 +5,7 @@ import { useSession } from '../../stores/session'
 import type { BrandView } from '../../contract'
 
 /** The parts of Settings, those of each brand, and a search among them by what clerks call things. */
-defineProps<{
+const props = defineProps<{
   section: string
   parts: readonly string[]
   brandParts: readonly string[]
@@ -33,10 +33,17 @@ const missing = (one: BrandView) =>
   ]
     .filter(Boolean)
     .join(', ')
+const nav = ref<HTMLElement>()
+/** The part that is open stands in sight, also where a link or F1 led to it. */
+function reveal() {
+  nav.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })
+}
+watch([() => props.section, () => props.activeId], () => void nextTick(reveal))
+onMounted(reveal)
 </script>
 
 <template>
-  <nav class="brands" :aria-label="t('common.settings')">
+  <nav ref="nav" class="brands" :aria-label="t('common.settings')">
     <div class="bar">
       <h1 class="title">{{ t('common.settings') }}</h1>
     </div>

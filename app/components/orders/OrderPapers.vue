@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import KindTabs from '../paper/KindTabs.vue'
 import { capital, kindFacts, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { useSession } from '../../stores/session'
 import type { OrderView } from '../../contract'
@@ -46,35 +47,26 @@ const tabs = computed(() =>
         own.value.find((one) => one.kind === kind)
       return {
         kind,
-        words: paper?.number ?? (paper ? states[paper.state] : t('orders.notMade')),
+        words: paper?.number ?? (paper ? (states[paper.state] ?? '') : t('orders.notMade')),
         tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '',
-        earlier: own.value.filter((one) => one.kind === kind && one.number).length - 1,
       }
     }),
 )
 </script>
 
 <template>
-  <div class="papers" role="tablist" :aria-label="t('orders.theOrdersPapers')">
-    <button
-      v-for="one in tabs"
-      :key="one.kind"
-      type="button"
-      role="tab"
-      :aria-selected="!part && one.kind === kind"
-      :class="{ here: !part && one.kind === kind }"
-      :data-kind="one.kind"
-      @click="emit('pick', one.kind)"
-    >
-      <strong>{{ capital(one.kind) }}</strong><span class="tag" :class="one.tone">{{ one.words }}</span>
-    </button>
+  <KindTabs
+    :tabs="tabs"
+    :here="part ? null : kind"
+    :label="t('orders.theOrdersPapers')"
+    @pick="emit('pick', $event)"
+  >
     <button
       v-for="one in parts"
       :key="one.id"
       type="button"
       role="tab"
       :aria-selected="one.id === part"
-      :class="{ here: one.id === part }"
       :aria-label="`${capital(one.kind)} ${one.number ?? 'draft'}`"
       @click="emit('part', one.id)"
     >
@@ -90,38 +82,5 @@ const tabs = computed(() =>
       @click="emit('make', kind)"
       >{{ t('orders.prepareIt') }}</VBtn
     >
-  </div>
+  </KindTabs>
 </template>
-
-<style scoped>
-.papers {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px;
-  padding: 6px 10px;
-  background: var(--paper);
-  border-bottom: 1px solid var(--rule);
-}
-button[role='tab'] {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-  border: 0;
-  border-bottom: 2px solid transparent;
-  background: none;
-  font: inherit;
-  font-size: var(--small);
-  padding: 6px 7px;
-  cursor: pointer;
-  color: var(--ink);
-  white-space: nowrap;
-}
-button.here {
-  border-bottom-color: var(--peg);
-}
-.tag {
-  font-family: var(--mono);
-  font-size: var(--small);
-}
-</style>

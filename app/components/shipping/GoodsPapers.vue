@@ -3,13 +3,14 @@ import { t } from '../../words'
 import DespiteDialog from '../line/DespiteDialog.vue'
 import DocumentPane from '../paper/DocumentPane.vue'
 import HistoryLeaf from '../paper/HistoryLeaf.vue'
+import KindTabs from '../paper/KindTabs.vue'
 import PreparedPane from '../paper/PreparedPane.vue'
 import SendDialog from '../line/SendDialog.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { prepareDocuments } from '../../calls/prepared'
-import { capital, type DocumentKind } from '../../../core/documents/kinds'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import type { ShipmentView } from '../../contract'
 import type { Leaf } from '../paper/LeafTabs.vue'
 
@@ -105,19 +106,7 @@ function send() {
 </script>
 
 <template>
-  <div class="papers" role="tablist" :aria-label="label">
-    <button
-      v-for="one in tabs"
-      :key="one.kind"
-      type="button"
-      role="tab"
-      :aria-selected="one.kind === kind"
-      :class="{ here: one.kind === kind }"
-      :data-kind="one.kind"
-      @click="chosen = one.kind"
-    >
-      <strong>{{ capital(one.kind) }}</strong><span class="tag" :class="one.tone">{{ one.words }}</span>
-    </button>
+  <KindTabs :tabs="tabs" :here="kind ?? null" :label="label" @pick="chosen = $event">
     <span class="push" />
     <VBtn v-if="mayPrepare" height="30" :disabled="dirty" data-test="prepare-paper" @click="prepare">{{
       t('orders.prepareIt')
@@ -130,7 +119,7 @@ function send() {
       @click="send"
       >{{ t('drafts.sendIt') }}</VBtn
     >
-  </div>
+  </KindTabs>
   <template v-if="live">
     <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />
     <PreparedPane v-else :id="live.id" v-model:leaf="leaf" />
@@ -162,36 +151,3 @@ function send() {
     @done="emit('done')"
   />
 </template>
-
-<style scoped>
-.papers {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px;
-  padding: 6px 10px;
-  background: var(--paper);
-  border-bottom: 1px solid var(--rule);
-}
-button[role='tab'] {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-  border: 0;
-  border-bottom: 2px solid transparent;
-  background: none;
-  font: inherit;
-  font-size: var(--small);
-  padding: 6px 7px;
-  cursor: pointer;
-  color: var(--ink);
-  white-space: nowrap;
-}
-button.here {
-  border-bottom-color: var(--peg);
-}
-.tag {
-  font-family: var(--mono);
-  font-size: var(--small);
-}
-</style>

@@ -32,7 +32,7 @@ function next(event: KeyboardEvent) {
 </script>
 
 <template>
-  <table ref="table">
+  <table ref="table" class="plain-table">
     <thead>
       <tr>
         <th>{{ t('common.item') }}</th>

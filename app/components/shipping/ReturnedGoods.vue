@@ -31,7 +31,7 @@ watch(
 </script>
 
 <template>
-  <table ref="table">
+  <table ref="table" class="plain-table">
     <thead>
       <tr>
         <th>{{ t('common.item') }}</th>

@@ -27,7 +27,7 @@ function next(row: number) {
 </script>
 
 <template>
-  <table ref="table">
+  <table ref="table" class="plain-table">
     <thead>
       <tr>
         <th>{{ t('common.item') }}</th>

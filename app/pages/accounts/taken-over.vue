@@ -97,7 +97,7 @@ const bringPdfs = (file: File) =>
             <NuxtLink to="/imports?of=open%20items">{{ t('accounts.importOpenItems') }}</NuxtLink>
           </div>
           <template v-else>
-            <table data-test="comparison">
+            <table class="plain-table" data-test="comparison">
               <thead>
                 <tr>
                   <th />
@@ -202,8 +202,6 @@ const bringPdfs = (file: File) =>
   </div>
 </template>
 
-<style scoped src="../../components/accounts/taken-over-table.css"></style>
-
 <style scoped>
 .body {
   flex: 1;
@@ -212,6 +210,9 @@ const bringPdfs = (file: File) =>
 }
 .currency {
   max-width: 280px;
+}
+td {
+  white-space: nowrap;
 }
 td .form-field {
   width: 130px;

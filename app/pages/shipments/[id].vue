@@ -182,26 +182,4 @@ useMainKey(() => void keep())
   </div>
 </template>
 
-<style scoped>
-.title {
-  font-size: var(--title);
-}
-.body {
-  flex: 1;
-  overflow: auto;
-  padding: 12px 14px;
-}
-.how {
-  display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 6px 16px;
-  align-items: end;
-}
-.how .wide {
-  grid-column: 1 / -1;
-}
-h2 {
-  font-size: var(--body);
-  margin: 14px 0 6px;
-}
-</style>
+<style scoped src="../../components/shipping/goods-page.css"></style>

@@ -171,7 +171,7 @@ async function finish() {
             {{ said?.words ?? (bench ? '' : t('shipping.benchBegins')) }}
           </p>
           <BenchDone v-if="done" :key="done.shipmentId" :done="done" />
-          <table v-if="bench">
+          <table v-if="bench" class="plain-table">
             <thead>
               <tr>
                 <th>{{ t('shipping.place') }}</th>
@@ -253,21 +253,9 @@ async function finish() {
   font-weight: 600;
 }
 table {
+  --head-cell: 2px 8px;
+  --cell: 7px 8px;
   width: 100%;
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-  font-size: var(--small);
-  color: var(--soft-ink);
-  font-weight: 600;
-  padding: 2px 8px;
-  border-bottom: 1px solid var(--ink);
-  white-space: nowrap;
-}
-td {
-  padding: 7px 8px;
-  border-bottom: 1px solid var(--rule);
   white-space: nowrap;
 }
 .wide {

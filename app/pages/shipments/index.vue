@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import ListPane from '../../components/list/ListPane.vue'
-import SearchField from '../../components/list/SearchField.vue'
-import WordPicker from '../../components/list/WordPicker.vue'
+import ShippingHead from '../../components/shipping/ShippingHead.vue'
 import { useSession } from '../../stores/session'
 import { useFilters } from '../../composables/useFilters'
 import { useList, type PageOf } from '../../composables/useList'
@@ -12,8 +10,6 @@ import { useToasts } from '../../stores/toasts'
 import { makeLabelsOfMany } from '../../calls/labels'
 import { attempt, csvHref } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
-import { timeChoices } from '../../composables/times'
-import { brandChoices } from '../../composables/brands'
 import { plural, shortDay } from '../../composables/format'
 import { listShipments } from '../../calls/shipments'
 import { formatQuantity } from '../../../core/money/format'
@@ -64,8 +60,6 @@ async function makeLabels() {
   busy.value = false
 }
 const active = ref<number | null>(null)
-const { times, timeWords } = timeChoices()
-const ofBrands = computed(() => brandChoices(session.house!.brands))
 const states = [
   { value: '', words: t('shipping.anyState') },
   { value: 'packed', words: t('shipping.isPacked') },
@@ -92,42 +86,18 @@ const columns: ListColumn[] = [
   <div class="page">
     <div class="split">
       <section class="left" :aria-label="t('shipping.shipments')">
-        <div class="bar">
-          <h1 class="title">{{ t('shipping.shipments') }}</h1>
-          <span class="sentence soft"
-            ><I18nT keypath="shipping.inStateOfBrandOf" scope="global"
-              ><template #state
-                ><WordPicker
-                  :label="t('shipping.state')"
-                  :choices="states"
-                  :value="filters.labels || filters.state"
-                  data-test="which-shipments"
-                  @pick="
-                    set(
-                      $event === 'missing' ? { state: '', labels: 'missing' } : { state: $event, labels: '' },
-                    )
-                  " /></template
-              ><template #brand
-                ><WordPicker
-                  :label="t('common.brand')"
-                  :choices="ofBrands"
-                  :value="filters.brand"
-                  @pick="set({ brand: $event })" /></template
-              ><template #time
-                ><WordPicker
-                  :label="t('common.time')"
-                  :words="timeWords(filters.from)"
-                  :choices="times"
-                  :value="filters.from"
-                  @pick="set({ from: $event })" /></template></I18nT
-          ></span>
-          <SearchField
-            class="push"
-            :value="filters.search"
-            :label="t('shipping.searchShipments')"
-            @search="set({ search: $event })"
-          />
-        </div>
+        <ShippingHead
+          :title="t('shipping.shipments')"
+          :which-label="t('shipping.state')"
+          :which="filters.labels || filters.state"
+          :choices="states"
+          :filters="filters"
+          :search-label="t('shipping.searchShipments')"
+          @which="
+            set($event === 'missing' ? { state: '', labels: 'missing' } : { state: $event, labels: '' })
+          "
+          @set="set"
+        />
         <ListPane
           v-model:active="active"
           :list="list"
@@ -193,9 +163,3 @@ const columns: ListColumn[] = [
     </div>
   </div>
 </template>
-
-<style scoped>
-.title {
-  font-size: var(--title);
-}
-</style>

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import ListPane from '../../components/list/ListPane.vue'
-import SearchField from '../../components/list/SearchField.vue'
-import WordPicker from '../../components/list/WordPicker.vue'
+import ShippingHead from '../../components/shipping/ShippingHead.vue'
 import { carrierWords, labelState, labelTrouble } from '../../components/shipping/label-words'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -12,8 +10,6 @@ import { useList, type PageOf } from '../../composables/useList'
 import { usePicks } from '../../composables/usePicks'
 import { attempt, csvHref } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
-import { timeChoices } from '../../composables/times'
-import { brandChoices } from '../../composables/brands'
 import { moneyWithSign, plural, shortTime } from '../../composables/format'
 import { countLabels, giveLabelsBack, listLabels, makeLabelsOfMany } from '../../calls/labels'
 import type { LabelRow } from '../../contract'
@@ -41,8 +37,6 @@ const load = () =>
 onMounted(load)
 const active = ref<number | null>(null)
 const picks = usePicks(list.rows)
-const { times, timeWords } = timeChoices()
-const ofBrands = computed(() => brandChoices(session.house!.brands))
 const whats = computed(() => [
   { value: 'problem', words: t('shipping.labelsWithProblem', { n: counts.value.problem }) },
   { value: 'unused', words: t('shipping.labelsUnused', { n: counts.value.unused }) },
@@ -111,39 +105,17 @@ const giveBack = () =>
   <div class="page">
     <div class="split">
       <section class="left" :aria-label="t('shipping.labels')">
-        <div class="bar">
-          <NuxtLink to="/shipments" class="soft">{{ t('shipping.shipments') }}</NuxtLink>
-          <h1 class="title">{{ t('shipping.labels') }}</h1>
-          <span class="sentence soft"
-            ><I18nT keypath="shipping.whatOfBrandOf" scope="global"
-              ><template #what
-                ><WordPicker
-                  :label="t('shipping.whichLabels')"
-                  :choices="whats"
-                  :value="filters.what"
-                  data-test="which-labels"
-                  @pick="set({ what: $event })" /></template
-              ><template #brand
-                ><WordPicker
-                  :label="t('common.brand')"
-                  :choices="ofBrands"
-                  :value="filters.brand"
-                  @pick="set({ brand: $event })" /></template
-              ><template #time
-                ><WordPicker
-                  :label="t('common.time')"
-                  :words="timeWords(filters.from)"
-                  :choices="times"
-                  :value="filters.from"
-                  @pick="set({ from: $event })" /></template></I18nT
-          ></span>
-          <SearchField
-            class="push"
-            :value="filters.search"
-            :label="t('shipping.searchLabels')"
-            @search="set({ search: $event })"
-          />
-        </div>
+        <ShippingHead
+          is-below
+          :title="t('shipping.labels')"
+          :which-label="t('shipping.whichLabels')"
+          :which="filters.what"
+          :choices="whats"
+          :filters="filters"
+          :search-label="t('shipping.searchLabels')"
+          @which="set({ what: $event })"
+          @set="set"
+        />
         <ListPane
           v-model:active="active"
           :list="list"
@@ -215,9 +187,6 @@ const giveBack = () =>
 </template>
 
 <style scoped>
-.title {
-  font-size: var(--title);
-}
 .trouble {
   color: var(--brick);
 }

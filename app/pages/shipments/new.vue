@@ -9,12 +9,12 @@ import { tidy } from '../../components/shipping/goods-form'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useMainKey } from '../../composables/useMainKey'
+import { usePacking } from '../../composables/usePacking'
 import { useUnsaved } from '../../composables/useUnsaved'
 import { plural } from '../../composables/format'
 import { makeShipment, planShipment } from '../../calls/shipments'
 import { Decimal } from '../../../core/money/decimal'
-import { proposeParcels, type ParcelFacts } from '../../../core/shipping/parcels'
-import { isShipped, type LinePart } from '../../../core/shipping/quantities'
+import { isShipped } from '../../../core/shipping/quantities'
 import type { Address } from '../../../core/documents/facts'
 import type { ShipmentPlan } from '../../contract'
 
@@ -28,7 +28,6 @@ const wrong = ref('')
 const refused = ref('')
 const busy = ref(false)
 const going = ref<Record<number, string>>({})
-const parcels = ref<ParcelFacts[]>([])
 const day = ref('')
 const service = ref('')
 const remarks = ref('')
@@ -36,27 +35,16 @@ const delivery = ref<Address>()
 const touched = ref(false)
 const done = ref(false)
 
-const isQuantity = (text: string | undefined) => /^\d{1,10}(\.\d{1,3})?$/.test(text?.trim() ?? '')
-const goes = computed((): LinePart[] =>
-  Object.entries(going.value)
-    .filter(([, quantity]) => isQuantity(quantity) && new Decimal(quantity.trim()).gt(0))
-    .map(([position, quantity]) => ({ position: Number(position), quantity: quantity.trim() })),
+const {
+  parts: goes,
+  packedLines,
+  isWrong,
+  parcels,
+  propose,
+} = usePacking(
+  () => plan.value,
+  () => going.value,
 )
-const packedLines = computed(() =>
-  goes.value.flatMap(({ position, quantity }) => {
-    const line = plan.value?.lines.find((one) => one.position === position)
-    return line ? [{ ...line, quantity }] : []
-  }),
-)
-const isWrong = computed(() =>
-  Object.entries(going.value).some(([position, quantity]) => {
-    const left = plan.value?.lines.find((one) => one.position === Number(position))?.left ?? '0'
-    return !isQuantity(quantity) || new Decimal(quantity.trim()).gt(left)
-  }),
-)
-const propose = () => {
-  parcels.value = goes.value.length === 0 ? [] : proposeParcels(packedLines.value, plan.value?.boxes ?? [])
-}
 function setAll(all: boolean) {
   touched.value = true
   going.value = Object.fromEntries(
@@ -233,34 +221,12 @@ useMainKey(() => void pack())
   </div>
 </template>
 
+<style scoped src="../../components/shipping/goods-page.css"></style>
 <style scoped>
-.title {
-  font-size: var(--title);
-  white-space: nowrap;
-}
-.body {
-  flex: 1;
-  overflow: auto;
-  padding: 12px 14px;
-}
-.how {
-  display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 6px 16px;
-  align-items: end;
-  margin-bottom: 12px;
-}
-.how .wide {
-  grid-column: 1 / -1;
-}
 .words {
   display: flex;
   align-items: baseline;
   gap: 16px;
   margin: 10px 0 4px;
-}
-h2 {
-  font-size: var(--body);
-  margin: 0 0 6px;
 }
 </style>

@@ -46,7 +46,7 @@ const print = () => window.print()
         <p v-for="one in list.leftOut" :key="one.number" class="notice wait">
           {{ t('shipping.leftOut', { order: one.number, reason: one.reason }) }}
         </p>
-        <table v-if="list.picks.length">
+        <table v-if="list.picks.length" class="plain-table">
           <thead>
             <tr>
               <th>{{ t('shipping.place') }}</th>
@@ -98,22 +98,11 @@ const print = () => window.print()
   padding: 12px 14px;
 }
 table {
+  --cell: 6px 10px;
   width: 100%;
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-  font-size: var(--small);
-  color: var(--soft-ink);
-  font-weight: 600;
-  padding: 2px 10px;
-  border-bottom: 1px solid var(--ink);
   white-space: nowrap;
 }
 td {
-  padding: 6px 10px;
-  border-bottom: 1px solid var(--rule);
-  white-space: nowrap;
   vertical-align: top;
 }
 .wide {

@@ -171,7 +171,6 @@ export const shipping = {
 
   // shipments/index.vue
   shipments: 'Shipments',
-  inStateOfBrandOf: '{state}, of {brand}, of {time}',
   anyState: 'packed or undone',
   isPacked: 'packed',
   isTakenBack: 'undone',

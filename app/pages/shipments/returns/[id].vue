@@ -181,7 +181,7 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
         </div>
         <div class="body">
           <ReturnedGoods v-model="came" :goods="goods" :taking="taking" />
-          <div v-if="taking" class="taking">
+          <div v-if="taking" class="how">
             <div><DateField v-model="day" :label="t('returns.cameOn')" /></div>
             <CheckField v-model="credit" data-test="draft-credit">{{
               t('returns.draftCreditForIt')
@@ -272,25 +272,4 @@ useMainKey(() => void (taking.value ? takeIn() : keep()))
   </div>
 </template>
 
-<style scoped>
-.title {
-  font-size: var(--title);
-}
-.body {
-  flex: 1;
-  overflow: auto;
-  padding: 12px 14px;
-}
-.how,
-.taking {
-  display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 6px 16px;
-  align-items: end;
-  margin-top: 12px;
-}
-h2 {
-  font-size: var(--body);
-  margin: 14px 0 6px;
-}
-</style>
+<style scoped src="../../../components/shipping/goods-page.css"></style>

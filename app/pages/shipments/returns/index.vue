@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { I18nT } from 'vue-i18n'
 import { t } from '../../../words'
 import ListPane from '../../../components/list/ListPane.vue'
-import SearchField from '../../../components/list/SearchField.vue'
-import WordPicker from '../../../components/list/WordPicker.vue'
+import ShippingHead from '../../../components/shipping/ShippingHead.vue'
 import { returnState } from '../../../components/shipping/return-words'
 import { labelState } from '../../../components/shipping/label-words'
 import { useSession } from '../../../stores/session'
@@ -11,8 +9,6 @@ import { useFilters } from '../../../composables/useFilters'
 import { useList, type PageOf } from '../../../composables/useList'
 import { csvHref } from '../../../composables/api'
 import { useLive } from '../../../composables/useLive'
-import { timeChoices } from '../../../composables/times'
-import { brandChoices } from '../../../composables/brands'
 import { plural, shortDay } from '../../../composables/format'
 import { listReturns } from '../../../calls/returns'
 import { dayInZone } from '../../../../core/documents/days'
@@ -41,8 +37,6 @@ const asked = computed(() => ({
 }))
 const list = useList<ReturnRow, PageOf<ReturnRow>>((place) => listReturns({ ...asked.value, ...place }))
 const active = ref<number | null>(null)
-const { times, timeWords } = timeChoices()
-const ofBrands = computed(() => brandChoices(session.house!.brands))
 const whats = [
   { value: 'expected', words: t('returns.returnsExpected') },
   { value: 'late', words: t('returns.returnsLate') },
@@ -75,39 +69,17 @@ const columns: ListColumn[] = [
   <div class="page">
     <div class="split">
       <section class="left" :aria-label="t('returns.returns')">
-        <div class="bar">
-          <NuxtLink to="/shipments" class="soft">{{ t('shipping.shipments') }}</NuxtLink>
-          <h1 class="title">{{ t('returns.returns') }}</h1>
-          <span class="sentence soft"
-            ><I18nT keypath="shipping.whatOfBrandOf" scope="global"
-              ><template #what
-                ><WordPicker
-                  :label="t('returns.whichReturns')"
-                  :choices="whats"
-                  :value="filters.what"
-                  data-test="which-returns"
-                  @pick="set({ what: $event })" /></template
-              ><template #brand
-                ><WordPicker
-                  :label="t('common.brand')"
-                  :choices="ofBrands"
-                  :value="filters.brand"
-                  @pick="set({ brand: $event })" /></template
-              ><template #time
-                ><WordPicker
-                  :label="t('common.time')"
-                  :words="timeWords(filters.from)"
-                  :choices="times"
-                  :value="filters.from"
-                  @pick="set({ from: $event })" /></template></I18nT
-          ></span>
-          <SearchField
-            class="push"
-            :value="filters.search"
-            :label="t('returns.searchReturns')"
-            @search="set({ search: $event })"
-          />
-        </div>
+        <ShippingHead
+          is-below
+          :title="t('returns.returns')"
+          :which-label="t('returns.whichReturns')"
+          :which="filters.what"
+          :choices="whats"
+          :filters="filters"
+          :search-label="t('returns.searchReturns')"
+          @which="set({ what: $event })"
+          @set="set"
+        />
         <ListPane
           v-model:active="active"
           :list="list"
@@ -157,9 +129,3 @@ const columns: ListColumn[] = [
     </div>
   </div>
 </template>
-
-<style scoped>
-.title {
-  font-size: var(--title);
-}
-</style>

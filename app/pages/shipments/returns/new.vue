@@ -11,13 +11,13 @@ import { addressOf, tidy } from '../../../components/shipping/goods-form'
 import { useSession } from '../../../stores/session'
 import { useToasts } from '../../../stores/toasts'
 import { useMainKey } from '../../../composables/useMainKey'
+import { usePacking } from '../../../composables/usePacking'
 import { useUnsaved } from '../../../composables/useUnsaved'
 import { moneyWithSign, plural } from '../../../composables/format'
 import { agreeReturn, planReturn } from '../../../calls/returns'
 import { Decimal } from '../../../../core/money/decimal'
 import { offersFor, type Offer } from '../../../../core/shipping/carriers'
 import { failureFacts } from '../../../../core/shipping/labels'
-import { proposeParcels, type ParcelFacts } from '../../../../core/shipping/parcels'
 import type { ReturnPlan } from '../../../contract'
 
 /** Agrees that goods of an order come back: how much of each line and why, from whom, how and until when. */
@@ -30,7 +30,6 @@ const wrong = ref('')
 const refused = ref('')
 const busy = ref(false)
 const coming = ref<Record<number, ComingLine>>({})
-const parcels = ref<ParcelFacts[]>([])
 const until = ref('')
 const remarks = ref('')
 const withLabels = ref(true)
@@ -43,27 +42,18 @@ const written = () =>
 const begun = ref('')
 const done = ref(false)
 
-const isQuantity = (text: string) => /^\d{1,10}(\.\d{1,3})?$/.test(text.trim())
+const {
+  parts: goes,
+  packedLines,
+  isWrong,
+  parcels,
+  propose,
+} = usePacking(
+  () => plan.value,
+  () => Object.fromEntries(Object.entries(coming.value).map(([position, line]) => [position, line.quantity])),
+)
 const comes = computed(() =>
-  Object.entries(coming.value)
-    .filter(([, { quantity }]) => isQuantity(quantity) && new Decimal(quantity.trim()).gt(0))
-    .map(([position, { quantity, reason }]) => ({
-      position: Number(position),
-      quantity: quantity.trim(),
-      reason,
-    })),
-)
-const packedLines = computed(() =>
-  comes.value.flatMap(({ position, quantity }) => {
-    const line = plan.value?.lines.find((one) => one.position === position)
-    return line ? [{ ...line, quantity }] : []
-  }),
-)
-const isWrong = computed(() =>
-  Object.entries(coming.value).some(([position, { quantity }]) => {
-    const left = plan.value?.lines.find((one) => one.position === Number(position))?.left ?? '0'
-    return !isQuantity(quantity) || new Decimal(quantity.trim()).gt(left)
-  }),
+  goes.value.map((part) => ({ ...part, reason: coming.value[part.position]!.reason })),
 )
 /** What each service would cost for it as it is packed here, the cheapest first. */
 const service = ref('')
@@ -97,7 +87,7 @@ const offerWords = computed(() =>
 const nothingLeft = computed(() => plan.value?.lines.every(({ left }) => new Decimal(left).isZero()))
 function setComing(now: Record<number, ComingLine>) {
   coming.value = now
-  parcels.value = comes.value.length > 0 ? proposeParcels(packedLines.value, plan.value?.boxes ?? []) : []
+  propose()
 }
 
 async function load() {
@@ -252,34 +242,9 @@ useMainKey(() => void agree())
   </div>
 </template>
 
+<style scoped src="../../../components/shipping/goods-page.css"></style>
 <style scoped>
-.title {
-  font-size: var(--title);
-  white-space: nowrap;
-}
-.body {
-  flex: 1;
-  overflow: auto;
-  padding: 12px 14px;
-}
-.how {
-  display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 6px 16px;
-  align-items: end;
-  margin-top: 14px;
-}
-.how .wide {
-  grid-column: 1 / -1;
-}
 p.price {
   margin: -10px 0 0 31px;
-}
-h2 {
-  font-size: var(--body);
-  margin: 14px 0 6px;
-}
-h2:first-child {
-  margin-top: 0;
 }
 </style>
