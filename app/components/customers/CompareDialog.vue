@@ -60,7 +60,7 @@ async function give() {
     @update:model-value="emit('leave')"
     @go="give"
   >
-    <CustomerField v-model="chosen" :label="t('customers.compareWith')" only-there />
+    <CustomerField v-model="chosen" :label="t('customers.compareWith')" :except="customer.id" only-there />
     <template v-if="other">
       <div class="over">
         <p v-if="shown.length === 0" class="soft">{{ t('customers.nothingDiffers') }}</p>

@@ -8,11 +8,13 @@ import type { CustomerRow } from '../../contract'
 
 /** Finds a customer by any part of name, number or address. */
 const customer = defineModel<CustomerRow | null>({ required: true })
-defineProps<{
+const props = defineProps<{
   label: string
   wrong?: string
   /** One that is not there cannot be added from here. */
   onlyThere?: boolean
+  /** One that is not offered, by its id. */
+  except?: number
 }>()
 const emit = defineEmits<{ add: [name: string] }>()
 const id = useId()
@@ -35,9 +37,9 @@ const look = (text: string) =>
   attempt(async () => {
     const answer = await newest(() => searchCustomers({ search: text, limit: 8 }))
     if (!answer || text !== typed.value) return
-    found.value = answer.rows
+    found.value = answer.rows.filter(({ id }) => id !== props.except)
     foundFor.value = text
-    if (takesFirst.value) customer.value = answer.rows[0] ?? null
+    if (takesFirst.value) customer.value = found.value[0] ?? null
     takesFirst.value = false
   })
 const lookSoon = useDebounceFn(look, 150)

@@ -70,3 +70,17 @@ test('an answer that comes late, for what is not typed any more, changes nothing
   expect(offered()).toEqual(['Bluebell Wood'])
   expect(chosen()).toBeUndefined()
 })
+
+test('who is compared is not offered to compare with, nor taken by Enter', async () => {
+  const page = mount(CustomerField, { props: { modelValue: null, label: 'With whom', except: abbey.id } })
+  answers['']!([abbey, bluebell])
+  await flushPromises()
+  const box = page.getComponent(VAutocomplete)
+  expect((box.props('items') as CustomerRow[]).map(({ name }) => name)).toEqual(['Bluebell Wood'])
+  box.vm.$emit('update:search', 'e')
+  await vi.advanceTimersByTimeAsync(200)
+  await page.get('input').trigger('keydown', { key: 'Enter' })
+  answers['e']!([abbey, bluebell])
+  await flushPromises()
+  expect((page.emitted('update:modelValue')![0]![0] as CustomerRow).name).toBe('Bluebell Wood')
+})

@@ -87,6 +87,11 @@ function choose(date: unknown) {
 </template>
 
 <style scoped>
+label {
+  display: block;
+  font-size: var(--small);
+  color: var(--soft-ink);
+}
 .date-field {
   display: inline-flex;
   align-items: stretch;
