@@ -29,6 +29,17 @@ export const customerFields: readonly ImportField[] = [
   text('taxNumber', 'VAT number', 40, 'vatnumber', 'vat', 'ustidnr', 'ustid', 'tva'),
   text('salesperson', 'Salesperson', 80, 'verkaeufer', 'verkäufer', 'vendeur'),
   of('number', 'termsDays', 'Pays within days', 'terms', 'days', 'zahlungsziel', 'delai'),
+  text(
+    'mandate',
+    'Direct debit mandate',
+    35,
+    'mandatereference',
+    'mandat',
+    'mandatsreferenz',
+    'lastschriftmandat',
+    'sepamandate',
+    'rum',
+  ),
   of('email', 'email', 'Email of the billing contact', 'mail', 'emailaddress', 'courriel'),
   text('contact', 'Name of the billing contact', 80, 'contactname', 'ansprechpartner'),
 ]

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { ImportSubject } from '../../core/imports/subjects'
 import type { Mapping } from '../../core/imports/mapping'
-import { one, rows } from '../../server/db/connection'
+import { one, rows, run } from '../../server/db/connection'
 import {
   checkImport,
   importRecords,
@@ -89,6 +89,24 @@ describe('customers', () => {
         `select k.email, k.role from contact k join customer c on c.id = k.customer_id where c.number = '20001'`,
       ),
     ).toEqual([{ email: 'buero@gruenau.example', role: 'billing' }])
+  })
+
+  test('days to pay from a file leave the discount and the direct debit; a mandate makes one', async () => {
+    const line = (rest: string) => `number,name,country,terms,mandate\n20050,Collected,Ireland,${rest}\n`
+    const terms = async () =>
+      (await one<{ terms: unknown }>(`select terms from customer where number = '20050'`))!.terms
+    await written(await checked('customers', line('14,M-4711')))
+    expect(await terms()).toEqual({ kind: 'days', days: 14, collected: { mandate: 'M-4711' } })
+    await run(
+      `update customer set terms = terms || '{"discount": {"percent": "2", "days": 7}}' where number = '20050'`,
+    )
+    await written(await checked('customers', line('21,')))
+    expect(await terms()).toEqual({
+      kind: 'days',
+      days: 21,
+      discount: { percent: '2', days: 7 },
+      collected: { mandate: 'M-4711' },
+    })
   })
 
   test('a wrong row is mended on the spot and written; the same file twice changes nothing', async () => {

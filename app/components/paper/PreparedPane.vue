@@ -81,7 +81,7 @@ const toMe = () =>
     useToasts().say(t('paper.sentGoesToToWatermarked', { sent: sent.number, to: sent.to }))
   })
 /** The remedy on the spot where the address is what is missing; the paper is built anew once it is kept. */
-const needsAddress = computed(() => view.value?.problem?.includes('has no billing address') ?? false)
+const needsAddress = computed(() => view.value?.lacksAddress ?? false)
 const giveAddress = () =>
   attempt(async () => {
     customer.value = await fetchCustomer(view.value!.customerId)

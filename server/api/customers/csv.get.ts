@@ -1,4 +1,5 @@
 import { documentKinds } from '../../../core/documents/kinds'
+import { termsWords } from '../../../core/documents/terms'
 import { Joi } from '../../http/checks'
 import { csvAnswer, csvPages } from '../../http/csv'
 import { customerFilter } from './list.check'
@@ -16,9 +17,20 @@ export default route<object, CustomerFilter>(
       event,
       'customers',
       csvPages<CustomerRow, Record<string, string>>(
-        ['number', 'name', 'group', 'country', 'language', 'currency', ...documentKinds, ...own],
+        [
+          'number',
+          'name',
+          'group',
+          'country',
+          'language',
+          'currency',
+          'terms',
+          'mandate',
+          ...documentKinds,
+          ...own,
+        ],
         (place) => listCustomers({ ...query, ...place }, user),
-        ({ number, name, groupName, country, language, currency, ways, fields }) => ({
+        ({ number, name, groupName, country, language, currency, terms, ways, fields }) => ({
           ...Object.fromEntries(own.map((field) => [field, fields[field] ?? ''])),
           number,
           name,
@@ -26,6 +38,8 @@ export default route<object, CustomerFilter>(
           country,
           language,
           currency,
+          terms: termsWords(terms),
+          mandate: terms.collected?.mandate ?? '',
           ...Object.fromEntries(ways.map((way) => [way.kind, way.problem ?? (way.to || way.words)])),
         }),
       ),

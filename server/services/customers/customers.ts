@@ -51,6 +51,8 @@ export interface CustomerRow {
   country: string
   language: Language
   currency: string
+  /** When it pays. */
+  terms: Terms
   /** Values of the house's own customer fields. */
   fields: FieldValues
   /** What an order has to say before it is invoiced. */

@@ -3,6 +3,7 @@ import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Needs } from '../../../core/documents/needs'
 import type { FieldValues } from '../../../core/fields/own-fields'
 import type { Language } from '../../../core/money/format'
+import type { Terms } from '../../../core/documents/terms'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import { waysOf } from '../../../core/dispatch/ways'
 import {
@@ -86,6 +87,7 @@ export interface Columns {
   country: string
   language: Language
   currency: string
+  terms: Terms
   billing: Address | null
   /** What the customer itself wishes. */
   preferences: Preferences
@@ -103,7 +105,8 @@ export interface Columns {
 const allWished = `preferences_for(c, null, array[${documentKinds.map((kind) => `'${kind}'`).join(', ')}])`
 
 const columns = `
-  c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.preferences,
+  c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.terms, c.billing,
+  c.preferences,
   ${allWished} wished, c.tax_treatment treatment, c.fields, c.needs, c.link_code "linkCode",
   contacts_of(c.id) contacts`
 
@@ -198,17 +201,10 @@ export const customerFacts = (id: number) =>
     Columns &
       Pick<
         CustomerView,
-        | 'version'
-        | 'taxNumber'
-        | 'salesperson'
-        | 'terms'
-        | 'pricesIncludeTax'
-        | 'billingMail'
-        | 'beneath'
-        | 'addresses'
+        'version' | 'taxNumber' | 'salesperson' | 'pricesIncludeTax' | 'billingMail' | 'beneath' | 'addresses'
       >
   >(
-    `select ${columns}, c.version, c.tax_number "taxNumber", c.salesperson, c.terms,
+    `select ${columns}, c.version, c.tax_number "taxNumber", c.salesperson,
       c.prices_include_tax "pricesIncludeTax", c.billing_mail "billingMail",
       jsonb_build_object(
         'house', (select preferences from company),

@@ -28,7 +28,10 @@ export const upsertCustomer = (given: {
   language: string | null
   currency: string | null
   country: string | undefined
+  /** When it pays, as JSON; its discount and its mandate stay. */
   terms: string | null
+  /** That it is collected by direct debit, as JSON; empty where the file does not say. */
+  collected: string
   taxNumber: string | null
   salesperson: string | null
   billing: string | null
@@ -44,13 +47,17 @@ export const upsertCustomer = (given: {
     values (
       $number, $name, coalesce($group, ''), coalesce($language, $houseLanguage), coalesce($currency, $houseCurrency),
       $country,
-      coalesce($terms::jsonb, '{"kind": "days", "days": 30}'), $taxNumber, coalesce($salesperson, ''),
-      $billing::jsonb, $fields::jsonb
+      coalesce($terms::jsonb, '{"kind": "days", "days": 30}') || $collected::jsonb, $taxNumber,
+      coalesce($salesperson, ''), $billing::jsonb, $fields::jsonb
     )
     on conflict (number) do update
     set name = excluded.name, group_name = coalesce($group, customer.group_name),
       language = coalesce($language, customer.language), currency = coalesce($currency, customer.currency),
-      country = excluded.country, terms = coalesce($terms::jsonb, customer.terms),
+      country = excluded.country,
+      terms = case
+        when $terms::jsonb is null then customer.terms
+        else customer.terms - '{kind,days,day,months}'::text[] || $terms::jsonb
+      end || $collected::jsonb,
       tax_number = coalesce($taxNumber, customer.tax_number),
       salesperson = coalesce($salesperson, customer.salesperson),
       billing = coalesce($billing::jsonb, customer.billing), fields = customer.fields || excluded.fields

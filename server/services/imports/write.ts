@@ -115,6 +115,7 @@ async function writeCustomer(record: ImportRecord): Promise<Written> {
     currency: record.currency ?? null,
     country: record.country,
     terms: terms ? json(terms) : null,
+    collected: json(record.mandate ? { collected: { mandate: record.mandate } } : {}),
     taxNumber: record.taxNumber ?? null,
     salesperson: record.salesperson ?? null,
     billing: billing ? json(billing) : null,

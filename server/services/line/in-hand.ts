@@ -4,7 +4,7 @@ import { Refusal } from '../../../core/errors'
 import type { PaperChange } from '../../../core/documents/issue'
 import type { Paper } from '../../../core/documents/paper'
 import type { Design } from '../../../core/designs/design'
-import type { DocumentKind } from '../../../core/documents/kinds'
+import { goesWithGoods, type DocumentKind } from '../../../core/documents/kinds'
 import type { ContactFacts } from '../../../core/preferences/recipients'
 import type { SourceRef } from '../../../core/documents/sources'
 import { voidRefusal } from '../documents/void'
@@ -31,6 +31,8 @@ export interface PreparedView extends SourceRef {
   customerName: string
   state: string
   problem: string | null
+  /** What is missing is the address at which its customer is billed. */
+  lacksAddress: boolean
   /** It is held until its order has what its customer needs: what follows then. */
   onceComplete: 'check' | 'go' | null
   changes: PaperChange[] | null
@@ -73,10 +75,12 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
     senderName: _senderName,
     senderAddress: _senderAddress,
     replyTo: _replyTo,
+    billed,
     ...view
   } = row
   return {
     ...view,
+    lacksAddress: view.problem !== null && !billed && !goesWithGoods(view.kind),
     email: letter ? await preview(letter, (await filesOfPrepared([id], who.name)).get(id)) : null,
     words: letter ? await wordsOf(letter, { subject, text, brandId }, ownEmail) : null,
     history: await historyOf({

@@ -16,7 +16,9 @@ import type { PreparedView, DocumentView, DispatchView } from './in-hand'
 
 /* The statements of line that have no file of their own. */
 
-export interface PaperRow extends Omit<PreparedView, 'email' | 'history' | 'words'> {
+export interface PaperRow extends Omit<PreparedView, 'email' | 'history' | 'words' | 'lacksAddress'> {
+  /** There is an address at which it is billed. */
+  billed: boolean
   content: Paper | null
   role: ContactRole
   copyTo: string[]
@@ -47,6 +49,7 @@ export const preparedRow = (id: number, who: string) =>
       p.once_complete "onceComplete", ${secondLookColumns('p')},
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
       p.to_addresses "toAddresses", p.own_email "ownEmail",
+      coalesce((billed_to(p.source_id)).address, c.billing) is not null billed,
       preferences_for(c, p.source_id, array[p.kind]) preferences, n.subject, n.text, s.design -> 'colours' colours,
       b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns},
       contacts_of(p.customer_id) contacts
