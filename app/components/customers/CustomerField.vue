@@ -25,10 +25,10 @@ const foundFor = ref<string>()
 const offered = computed(() => (foundFor.value === typed.value ? found.value : []))
 /** Enter came before the answer: the first that fits is taken once it is there. */
 const takesFirst = ref(false)
-/** Once somebody is chosen, nothing lies over the fields below. */
+/** Once somebody is chosen, nothing lies over the fields below, until something else is typed. */
 const listed = ref(false)
-watch(customer, async (now) => {
-  if (!now) return
+watch([customer, listed, typed], async ([now]) => {
+  if (!now || typed.value !== now.name) return
   await nextTick()
   listed.value = false
 })

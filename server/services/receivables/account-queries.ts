@@ -1,3 +1,4 @@
+import { postedKinds } from '../../../core/documents/kinds'
 import type { Terms } from '../../../core/documents/terms'
 import type { ConditionSeen } from '../../../core/routines/routine'
 import { one, rows, run } from '../../db/connection'
@@ -51,12 +52,15 @@ export const paymentsOf = (who: Principal, customerId: number) =>
 
 export const currenciesOf = (who: Principal, customerId: number) =>
   rows<{ currency: string }>(
-    `select e.currency
-    from ledger_entry e
-    where e.customer_id = $customerId and ${within(who, 'e.brand_id')}
-    group by 1
+    `select currency
+    from document
+    where customer_id = $customerId and kind = any($kinds) and ${within(who, 'brand_id')}
+    union
+    select currency
+    from payment
+    where customer_id = $customerId and ${within(who, 'brand_id')}
     order by 1`,
-    { customerId },
+    { customerId, kinds: postedKinds },
   )
 
 export const statementsOf = (who: Principal, customerId: number) =>

@@ -1,6 +1,5 @@
 import { type Day, dayInZone } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { ageingSteps } from '../../../core/receivables/ageing'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { ownFields } from '../fields/own-fields'
@@ -16,20 +15,24 @@ import type { AccountFilter, AccountRow, PaymentFilter, PaymentRow } from './acc
 const itemWithin = (who: Principal) =>
   who.brands === null ? 'true' : `i.document_id in (select id from document where ${within(who, 'brand_id')})`
 
-/** The ageing step of an open item as SQL: -1 for a credit; `today` is the parameter's name. */
-const stepSql = (today: '$1' | '$today') => `
-  case
-    when i.open < 0 then -1
-    when i.due_date >= ${today}::date then 0
-    when ${today}::date - i.due_date <= 30 then 1
-    when ${today}::date - i.due_date <= 60 then 2
-    when ${today}::date - i.due_date <= 90 then 3
-    else 4
-  end`
+/**
+ * SQL: that open item `i` is owed and of each ageing step, in the order of `ageingSteps`; `today` is the parameter's
+ * name. Sums that are told apart by these need one look at each item, and no sorting by step.
+ */
+const ofStep = (today: '$1' | '$today') => {
+  const dayBefore = (days: number) => `${today}::date - ${days}`
+  return [
+    `i.due_date >= ${today}::date`,
+    `i.due_date between ${dayBefore(30)} and ${dayBefore(1)}`,
+    `i.due_date between ${dayBefore(60)} and ${dayBefore(31)}`,
+    `i.due_date between ${dayBefore(90)} and ${dayBefore(61)}`,
+    `i.due_date < ${dayBefore(90)}`,
+  ].map((when) => `i.open > 0 and ${when}`)
+}
 
-const stepSums = ageingSteps
-  .map((_, step) => `coalesce(sum(s.open) filter (where s.step = ${step}), 0)::text`)
-  .join(', ')
+const stepSums = ofStep('$1')
+  .map((where) => `coalesce(sum(i.open) filter (where ${where}), 0)::text`)
+  .join(',\n      ')
 
 const accountsSql = (who: Principal) => `
   select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id,
@@ -39,18 +42,13 @@ const accountsSql = (who: Principal) => `
     g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
     c.terms ? 'collected' collected, c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
   from (
-    select s.customer_id, s.currency, array[${stepSums}] steps,
-      coalesce(sum(s.open) filter (where s.step > 0), 0) overdue,
-      coalesce(sum(s.open) filter (where s.step = -1), 0) credit, sum(s.open) balance,
-      min(s.oldest) filter (where s.step >= 0) oldest, bool_or(s.disputed and s.step >= 0) disputed,
-      bool_or(s.promised) promised
-    from (
-      select i.customer_id, i.currency, ${stepSql('$1')} step, sum(i.open) open, min(i.due_date) oldest,
-        bool_or(i.dispute <> '') disputed, bool_or(i.promised_on >= $1::date) promised
-      from open_item i
-      where i.open <> 0 and ${itemWithin(who)}
-      group by 1, 2, 3
-    ) s
+    select i.customer_id, i.currency, array[${stepSums}] steps,
+      coalesce(sum(i.open) filter (where i.open > 0 and i.due_date < $1::date), 0) overdue,
+      coalesce(sum(i.open) filter (where i.open < 0), 0) credit, sum(i.open) balance,
+      min(i.due_date) filter (where i.open > 0) oldest, bool_or(i.dispute <> '' and i.open > 0) disputed,
+      bool_or(i.promised_on >= $1::date) promised
+    from open_item i
+    where i.open <> 0 and ${itemWithin(who)}
     group by 1, 2
   ) g
   full join (
@@ -278,11 +276,17 @@ export async function listPayments(filter: PaymentFilter, who = theHouse): Promi
 
 export const ageingSums = (who: Principal, today: string) =>
   rows<{ currency: string; step: number; sum: string; count: number; disputed: string }>(
-    `select i.currency, ${stepSql('$today')} step, sum(i.open)::text sum, count(*)::int count,
-      coalesce(sum(i.open) filter (where i.dispute <> ''), 0)::text disputed
-    from open_item i
-    where i.open <> 0 and ${itemWithin(who)}
-    group by 1, 2
+    `select s.currency, x.*
+    from (
+      select i.currency, ${[...ofStep('$today'), 'i.open < 0'].map(ageingOf).join(',\n        ')}
+      from open_item i
+      where i.open <> 0 and ${itemWithin(who)}
+      group by 1
+    ) s
+    cross join lateral (
+      values ${[0, 1, 2, 3, 4, -1].map((step, at) => `(${step}, sum_${at}, count_${at}, disputed_${at})`).join(', ')}
+    ) x (step, sum, count, disputed)
+    where x.count > 0
     union all
     select currency, -1, (-sum(case direction when 'in' then open else -open end))::text, count(*)::int, '0'
     from payment
@@ -290,3 +294,9 @@ export const ageingSums = (who: Principal, today: string) =>
     group by 1`,
     { today },
   )
+
+/** SQL: sum, count and disputed sum of the open items `i` of which this holds, at its place among the steps. */
+const ageingOf = (where: string, at: number) => `
+        coalesce(sum(i.open) filter (where ${where}), 0)::text sum_${at},
+        count(*) filter (where ${where})::int count_${at},
+        coalesce(sum(i.open) filter (where ${where} and i.dispute <> ''), 0)::text disputed_${at}`
