@@ -389,3 +389,39 @@ describe.each([plain, bold])('what must stand on the paper, $design', (design) =
     expect(texts).toContain('Not registered for VAT.')
   })
 })
+
+describe('facts at a glance', () => {
+  const facts = [
+    { label: 'Datum', value: '30. November 2026' },
+    { label: 'Unser Auftrag', value: 'SO-20921' },
+    { label: 'Steuernummer des Empfängers', value: 'DE 000000018' },
+    { label: 'Versand durch', value: 'Glenhaven Parcels, Nachtexpress bis zwölf Uhr' },
+    { label: 'Ihr Zeichen', value: 'IW/352' },
+  ]
+  const drawn = (design: typeof plain) => {
+    const { pages, problems } = layOut({ ...exampleInvoice(), facts }, design, metrics)
+    expect(problems).toEqual([])
+    return texts(pages[0]!).filter((op) => op.cell?.table === 3)
+  }
+  const rightOf = (op: Text) => op.x + op.pieces.reduce((sum, { width }) => sum + width, 0)
+
+  test('stand in columns that are as wide as their words, none over its neighbour', () => {
+    const ops = drawn(bold)
+    expect(new Set(ops.map((op) => op.text)).size).toBeGreaterThanOrEqual(10)
+    for (const op of ops)
+      for (const other of ops)
+        if (other !== op && other.y === op.y && other.x >= op.x) expect(rightOf(op)).toBeLessThan(other.x)
+  })
+
+  test('in rows, a long one goes on below its label', () => {
+    const long = 'By the van of the house, on the second Thursday of the month, after noon'
+    const { pages } = layOut(
+      { ...exampleInvoice(), facts: [...facts, { label: 'Versand', value: long }] },
+      plain,
+      metrics,
+    )
+    const lines = texts(pages[0]!).filter((op) => op.cell?.table === 3 && long.includes(op.text))
+    expect(lines.length).toBeGreaterThan(1)
+    expect(lines.map((op) => op.text).join(' ')).toBe(long)
+  })
+})
