@@ -9,23 +9,23 @@ export function runState(run: RunHeader, now = Date.now()): { words: string; ton
     return new Date(run.goesAt).getTime() > now
       ? { words: t('common.inUndoTime'), tone: 'queue' }
       : { words: t('common.underWay'), tone: 'way' }
-  if (run.stoppedBy) return { words: 'stopped', tone: 'wait' }
-  if (run.rehearsed) return { words: 'rehearsed', tone: 'queue' }
+  if (run.stoppedBy) return { words: t('common.stopped'), tone: 'wait' }
+  if (run.rehearsed) return { words: t('common.rehearsed'), tone: 'queue' }
   if (run.issued === run.chosen) return { words: t('common.allIssued'), tone: 'go' }
   return { words: run.issued ? t('common.partlyIssued') : t('common.noneIssued'), tone: 'wait' }
 }
 
 /** What the parts of a report are called, and their colour. */
 export const partWords: Readonly<Record<RunPart['part'], { words: string; tone: string }>> = {
-  emailed: { words: 'emailed', tone: 'go' },
-  printed: { words: 'printed', tone: 'go' },
-  waiting: { words: 'waiting', tone: 'queue' },
-  stuck: { words: 'stuck', tone: 'stuck' },
+  emailed: { words: t('common.emailed'), tone: 'go' },
+  printed: { words: t('common.printed'), tone: 'go' },
+  waiting: { words: t('common.waiting'), tone: 'queue' },
+  stuck: { words: t('common.stuckWord'), tone: 'stuck' },
   'not sent': { words: t('common.issuedNotSent'), tone: 'wait' },
-  rehearsed: { words: 'rehearsed', tone: 'queue' },
-  changed: { words: 'changed', tone: 'wait' },
-  skipped: { words: 'skipped', tone: 'wait' },
-  failed: { words: 'failed', tone: 'stuck' },
+  rehearsed: { words: t('common.rehearsed'), tone: 'queue' },
+  changed: { words: t('common.changedWord'), tone: 'wait' },
+  skipped: { words: t('common.skipped'), tone: 'wait' },
+  failed: { words: t('common.failed'), tone: 'stuck' },
   open: { words: t('common.toCome'), tone: '' },
 }
 
@@ -35,7 +35,7 @@ export function partSays(part: RunPart): string {
     part.emails ? plural(part.emails, 'email') : '',
     part.prints ? plural(part.prints, 'print job') : '',
   ].filter(Boolean)
-  const inMails = mails.length ? t('common.inMails', { mails: mails.join(' and ') }) : ''
+  const inMails = mails.length ? t('common.inMails', { mails: mails.join(t('common.and')) }) : ''
   return plural(part.documents, 'document') + inMails
 }
 

@@ -7,7 +7,7 @@ export function timeChoices() {
   const today = houseToday()
   const times = [
     { value: '', words: t('common.anyTime') },
-    { value: today, words: 'today' },
+    { value: today, words: t('bank.today') },
     { value: monthsBefore(today, 1), words: t('common.theLastMonth') },
     { value: monthsBefore(today, 3), words: t('common.theLastThreeMonths') },
   ]

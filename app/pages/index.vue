@@ -74,13 +74,13 @@ function turn(step: 1 | -1) {
 
 const groupOf = computed(() =>
   stage.value === 'to check'
-    ? (one: LineRow) => one.routineName ?? 'Prepared by hand'
+    ? (one: LineRow) => one.routineName ?? t('common.preparedByHand')
     : stage.value === 'stuck'
       ? (one: LineRow) => one.cause ?? ''
       : undefined,
 )
 const groupCount = (name: string) =>
-  list.extra.value?.groups.find((group) => (group.name ?? 'Prepared by hand') === name)?.count ?? 0
+  list.extra.value?.groups.find((group) => (group.name ?? t('common.preparedByHand')) === name)?.count ?? 0
 
 async function open(id: number) {
   const one = list.rows.value.find((found) => found.id === id)

@@ -196,12 +196,12 @@ const columns: ListColumn[] = [
             <span class="state"
               ><span v-if="one.voided" class="tag stuck">{{ t('register.void') }}</span
               ><span v-else-if="one.credited" class="tag wait">{{
-                one.credited === 'whole' ? 'credited' : 'part credited'
+                t(one.credited === 'whole' ? 'register.creditedWord' : 'register.partCredited')
               }}</span
               ><span v-else class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{
                 one.state === 'claimed' || one.state === 'handing over'
-                  ? 'waiting'
-                  : (one.state ?? (one.takenOver ? 'taken over' : 'not sent'))
+                  ? t('common.waiting')
+                  : (one.state ?? t(one.takenOver ? 'common.takenOverWord' : 'common.notSent'))
               }}</span></span
             >
             <span class="total amount">{{

@@ -50,7 +50,7 @@ const tone: Record<string, string> = {
 }
 const lateWords = (item: OpenRow) =>
   Number(item.open) < 0
-    ? 'credit'
+    ? t('accounts.creditWord')
     : item.kind === 'payment reminder'
       ? t('bank.feeAndInterest')
       : item.late > 0
@@ -62,7 +62,7 @@ const markWords = (item: OpenRow) =>
     item.promisedOn ? t('accounts.promisedForDay', { day: shortDay(item.promisedOn) }) : '',
   ]
     .filter(Boolean)
-    .join(', ') || 'mark'
+    .join(', ') || t('accounts.mark')
 const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
 </script>
 

@@ -177,7 +177,7 @@ const colourNames = {
             several
             :words="
               form.hiddenSums.length
-                ? form.hiddenSums.map((one) => sumWords[one]).join(' and ') +
+                ? form.hiddenSums.map((one) => sumWords[one]).join(t('common.and')) +
                   (form.hiddenSums.length > 1 ? t('brands.areLeftOut') : t('brands.isLeftOut'))
                 : t('brands.nothingIsLeftOut')
             "

@@ -27,7 +27,7 @@ const missing = (one: BrandView) =>
   [
     !one.taxNumber && t('company.taxNumber'),
     one.banks.length === 0 && t('company.bankAccount'),
-    !one.design?.design.pictures.logo && 'logo',
+    !one.design?.design.pictures.logo && t('company.logoWord'),
     !one.series && t('company.numberSeries'),
     one.notes.length === 0 && t('company.emailText'),
   ]

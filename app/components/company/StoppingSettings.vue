@@ -20,10 +20,10 @@ const toggleWithdrawn = (status: string) =>
   emit(
     'keep',
     { withdrawnStatuses: toggled(props.settings.withdrawnStatuses, status) },
-    'Withdrawn orders are set.',
+    t('company.withdrawnOrdersAreSet'),
   )
 const toggleHeld = (status: string) =>
-  emit('keep', { heldStatuses: toggled(props.settings.heldStatuses, status) }, 'Held orders are set.')
+  emit('keep', { heldStatuses: toggled(props.settings.heldStatuses, status) }, t('company.heldOrdersAreSet'))
 </script>
 
 <template>
@@ -33,7 +33,7 @@ const toggleHeld = (status: string) =>
         ><WordPicker
           :label="t('company.held')"
           several
-          :words="settings.heldStatuses.join(' or ') || t('company.inNoStatusYet')"
+          :words="settings.heldStatuses.join(t('common.or')) || t('company.inNoStatusYet')"
           :choices="statusChoices"
           :value="settings.heldStatuses"
           :disabled="disabled"
@@ -46,7 +46,7 @@ const toggleHeld = (status: string) =>
         ><WordPicker
           :label="t('company.withdrawn')"
           several
-          :words="settings.withdrawnStatuses.join(' or ') || t('company.nothingYet2')"
+          :words="settings.withdrawnStatuses.join(t('common.or')) || t('company.nothingYet2')"
           :choices="statusChoices"
           :value="settings.withdrawnStatuses"
           :disabled="disabled"
@@ -58,11 +58,7 @@ const toggleHeld = (status: string) =>
           :value="settings.withdrawnRule"
           :disabled="disabled"
           @pick="
-            emit(
-              'keep',
-              { withdrawnRule: $event as 'list' | 'settle' },
-              'The rule for withdrawn orders is set.',
-            )
+            emit('keep', { withdrawnRule: $event as 'list' | 'settle' }, t('company.withdrawnRuleIsSet'))
           " /></template
       ><template #thoseThat
         ><NuxtLink to="/register?state=withdrawn">{{ t('company.thoseThatStand') }}</NuxtLink></template

@@ -92,7 +92,7 @@ function setPreference(kind: DocumentKind, preference: Preference) {
     t('customers.nameKindsPreferenceWordsFromThe', {
       name: view.value!.name,
       kinds: kindFacts[kind].many,
-      preferenceWords: preferenceWords(preference) || 'as usual',
+      preferenceWords: preferenceWords(preference) || t('customers.asUsual'),
     }),
   )
 }

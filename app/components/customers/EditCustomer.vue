@@ -44,7 +44,7 @@ const labels = {
   taxNumber: t('common.vatNumber'),
   salesperson: t('customers.salesperson'),
   linkCode: t('customers.linkCode'),
-  fields: 'Own fields',
+  fields: t('common.ownFieldsWord'),
   needs: t('customers.needs'),
 }
 const { busy, wrong, wrongs, acting } = useWrongs(Object.keys(form))

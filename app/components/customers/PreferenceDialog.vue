@@ -41,9 +41,9 @@ const form = reactive({
   copies: props.own.copies ?? asBeneath,
 })
 const said =
-  props.beneathLevel && props.beneathLevel !== 'as usual'
+  props.beneathLevel && props.beneathLevel !== t('customers.asUsual')
     ? t('customers.asBeneathLevelSays', { beneathLevel: props.beneathLevel })
-    : 'as usual'
+    : t('customers.asUsual')
 const left = (words: string) => ({ value: asBeneath, words: `${said}: ${words}` })
 const ways = [
   left(channelWords[props.beneath.channel ?? 'email']),

@@ -23,7 +23,10 @@ export function levelOf(
   kind: DocumentKind,
 ): string {
   if (own && Object.keys(own).length > 0) return ownLevel
-  return beneath.findLast((one) => Object.keys(one.preferences[kind] ?? {}).length > 0)?.level ?? 'as usual'
+  return (
+    beneath.findLast((one) => Object.keys(one.preferences[kind] ?? {}).length > 0)?.level ??
+    t('customers.asUsual')
+  )
 }
 
 export const channelWords = {

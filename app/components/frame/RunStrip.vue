@@ -38,7 +38,7 @@ const says = (run: RunReport) =>
 const mails = (run: RunReport) =>
   [run.emails ? plural(run.emails, 'email') : '', run.prints ? plural(run.prints, 'print job') : '']
     .filter(Boolean)
-    .join(' and ')
+    .join(t('common.and'))
 /** A report in which nothing is left to do goes by itself; Sends keeps it. */
 const quietSeconds = 40
 const isDone = (run: RunReport) =>

@@ -25,6 +25,10 @@ const props = withDefaults(
   }>(),
   { own: () => [] },
 )
+const dayOrders = [
+  { value: 'day first', words: t('imports.dayFirst') },
+  { value: 'month first', words: t('imports.monthFirst') },
+]
 const sampleRow = ref(0)
 watch(
   () => props.file.id,
@@ -87,11 +91,8 @@ const isColumn = (key: string) => {
       ><template #days
         ><WordPicker
           :label="t('common.days')"
-          :words="signs.dayOrder"
-          :choices="[
-            { value: 'day first', words: 'day first' },
-            { value: 'month first', words: 'month first' },
-          ]"
+          :words="dayOrders.find(({ value }) => value === signs.dayOrder)?.words"
+          :choices="dayOrders"
           :value="signs.dayOrder"
           :disabled="disabled"
           @pick="signs = { ...signs, dayOrder: $event as 'day first' }" /></template

@@ -86,8 +86,8 @@ export function useLineActs(done: () => void) {
       const when = at ? { at: at.toISOString() } : {}
       const { ids } = await dispatches.keepBack({ ids: idsOf(rows), act, ...when })
       const said = {
-        hold: 'held',
-        'let go': 'let go',
+        hold: t('common.heldWord'),
+        'let go': t('common.letGo'),
         later: t('line.toGoAt', { at: at ? shortTime(at) : '' }),
         'print instead': t('line.inThePrintQueue'),
       }[act]
@@ -101,9 +101,11 @@ export function useLineActs(done: () => void) {
   const settle = (act: 'confirm' | 'print' | 'close', rows: readonly LineRow[], reason = '') =>
     finish(async () => {
       const { ids } = await dispatches.decideDispatches({ ids: idsOf(rows), act, reason })
-      const said = { confirm: t('line.markedAsArrived'), print: t('line.markedAsPosted'), close: 'given up' }[
-        act
-      ]
+      const said = {
+        confirm: t('line.markedAsArrived'),
+        print: t('line.markedAsPosted'),
+        close: t('common.givenUp'),
+      }[act]
       toasts.say(`${plural(ids.length, 'document')} ${said}.`)
     })
 

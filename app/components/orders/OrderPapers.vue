@@ -19,10 +19,10 @@ const emit = defineEmits<{
   make: [kind: DocumentKind]
 }>()
 const states: Record<string, string> = {
-  due: 'due',
-  prepared: 'to check',
-  'put back': 'returned',
-  dropped: 'not wanted',
+  due: t('orders.paperDue'),
+  prepared: t('orders.paperToCheck'),
+  'put back': t('orders.paperReturned'),
+  dropped: t('orders.paperNotWanted'),
 }
 
 /** Part and deposit invoices, credit notes, and what shipments have, beside the order's own papers. */
@@ -67,7 +67,7 @@ const tabs = computed(() =>
       type="button"
       role="tab"
       :aria-selected="one.id === part"
-      :aria-label="`${capital(one.kind)} ${one.number ?? 'draft'}`"
+      :aria-label="`${capital(one.kind)} ${one.number ?? t('orders.paperDraft')}`"
       @click="emit('part', one.id)"
     >
       <span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{

@@ -26,7 +26,7 @@ const mails = computed(() =>
     effects.value.prints ? plural(effects.value.prints, 'print job') : '',
   ]
     .filter(Boolean)
-    .join(' and '),
+    .join(t('common.and')),
 )
 </script>
 

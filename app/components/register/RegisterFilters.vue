@@ -20,16 +20,16 @@ const session = useSession()
 const states = [
   { value: '', words: t('common.inAnyState') },
   { value: 'open', words: t('register.stillOpen') },
-  { value: 'overdue', words: 'overdue' },
-  { value: 'not sent', words: 'not sent' },
+  { value: 'overdue', words: t('common.overdue') },
+  { value: 'not sent', words: t('common.notSent') },
   { value: 'taken over', words: t('register.takenOverFromTheEarlier') },
-  { value: 'void', words: 'void' },
+  { value: 'void', words: t('common.voidWord') },
   { value: 'withdrawn', words: t('register.ofWithdrawnOrders') },
   { value: 'earlier date', words: t('register.datedBeforeAnEarlierNumber') },
 ]
 const ofBrands = computed(() => brandChoices(session.house!.brands))
 const kinds = [
-  { value: '', words: 'documents' },
+  { value: '', words: t('register.documents') },
   ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
 ]
 const { times, timeWords } = timeChoices()

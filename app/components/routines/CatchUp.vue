@@ -32,7 +32,7 @@ const ofWhat = computed(() => {
     return t('routines.routineOfTheseDays', {
       routine: sentence.issue === receiptKind('out') ? t('routines.refunds') : t('common.payments'),
     })
-  return t('routines.ordersThatCameToRoutine', { routine: sentence.statuses.join(' or ') })
+  return t('routines.ordersThatCameToRoutine', { routine: sentence.statuses.join(t('common.or')) })
 })
 const busy = ref(false)
 

@@ -107,7 +107,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
       }}<WordPicker
         :label="t('common.status')"
         several
-        :words="sentence.statuses.join(' or ') || '…'"
+        :words="sentence.statuses.join(t('common.or')) || '…'"
         :choices="statusChoices"
         :value="sentence.statuses"
         :disabled="disabled"

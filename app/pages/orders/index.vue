@@ -87,7 +87,7 @@ const nextStatuses = computed(() =>
     chosen.value.every((row) => mayFollow(session.house!.company.statusSteps, row.status, value)),
   ),
 )
-const statusWords = computed(() => statuses.value.join(' or ') || t('common.anyStatus'))
+const statusWords = computed(() => statuses.value.join(t('common.or')) || t('common.anyStatus'))
 
 function pickStatus(status: string) {
   const next = statuses.value.includes(status)

@@ -199,4 +199,6 @@ export const accounts = {
   byCustomer: 'By customer',
   numberOrName: 'Number or name',
   mostOfCountAreShown: '{most} of {count} are shown; search for one, or save them all.',
+  creditWord: 'credit',
+  mark: 'mark',
 } as const

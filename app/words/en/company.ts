@@ -242,4 +242,8 @@ export const company = {
   firstEmailToAnAddress: 'The first email to an address of a customer',
   changedBankAccounts: 'Changed bank accounts of a brand, until another supervisor confirms them',
   manyInOneSend: 'More documents in one Send than',
+  withdrawnOrdersAreSet: 'Withdrawn orders are set.',
+  heldOrdersAreSet: 'Held orders are set.',
+  withdrawnRuleIsSet: 'The rule for withdrawn orders is set.',
+  logoWord: 'logo',
 } as const

@@ -268,4 +268,5 @@ export const customers = {
     '{name} gets what {other} has: group, language, currency, terms, prices, salesperson, what orders need and how documents go. Its people, addresses, tax and codes stay its own.',
   butThereIs: 'but there is {problem}',
   thereIsACode: 'there is one',
+  asUsual: 'as usual',
 } as const

@@ -74,4 +74,6 @@ export const imports = {
   chooseOtherRowsAbove: 'Choose other rows above.',
   theRowInHand: 'The row in hand',
   checkRowLine: 'Check row {line}',
+  dayFirst: 'day first',
+  monthFirst: 'month first',
 } as const

@@ -153,4 +153,9 @@ export const orders = {
   netAmountVATAmount2: 'net {amount}, VAT {amount2}',
   saveOrder: 'Save order',
   theOrdersConfirmation: "The order's confirmation",
+  paperDue: 'due',
+  paperToCheck: 'to check',
+  paperReturned: 'returned',
+  paperNotWanted: 'not wanted',
+  paperDraft: 'draft',
 } as const

@@ -73,4 +73,7 @@ export const register = {
   ofWithdrawnOrders: 'of withdrawn orders',
   datedBeforeAnEarlierNumber: 'dated before an earlier number',
   kindOfBrandStateOf: '{kind} of {brand}, {state}, of {time}',
+  documents: 'documents',
+  creditedWord: 'credited',
+  partCredited: 'part credited',
 } as const
