@@ -31,8 +31,8 @@ export function database(): Sequelize {
       define: { underscored: true, timestamps: false },
       dialectOptions: {
         application_name: `clothespin ${process.env.CLOTHESPIN_PROCESS ?? 'web'}`,
-        // short statements: compiling one would take longer than running it
-        options: '-c jit=off',
+        // short statements: compiling one, or starting helpers for it, would take longer than running it
+        options: '-c jit=off -c parallel_setup_cost=10000',
       },
     })
     startModels(instance)

@@ -15,46 +15,51 @@ import type { AccountFilter, AccountRow, PaymentFilter, PaymentRow } from './acc
 const itemWithin = (who: Principal) =>
   who.brands === null ? 'true' : `i.document_id in (select id from document where ${within(who, 'brand_id')})`
 
-/**
- * SQL: that open item `i` is owed and of each ageing step, in the order of `ageingSteps`; `today` is the parameter's
- * name. Sums that are told apart by these need one look at each item, and no sorting by step.
- */
-const ofStep = (today: '$1' | '$today') => {
+/** SQL: that a due date is of each ageing step, in the order of `ageingSteps`; `today` is the parameter's name. */
+const ofStep = (dueDate: string, today: '$1' | '$today') => {
   const dayBefore = (days: number) => `${today}::date - ${days}`
   return [
-    `i.due_date >= ${today}::date`,
-    `i.due_date between ${dayBefore(30)} and ${dayBefore(1)}`,
-    `i.due_date between ${dayBefore(60)} and ${dayBefore(31)}`,
-    `i.due_date between ${dayBefore(90)} and ${dayBefore(61)}`,
-    `i.due_date < ${dayBefore(90)}`,
-  ].map((when) => `i.open > 0 and ${when}`)
+    `${dueDate} >= ${today}::date`,
+    `${dueDate} between ${dayBefore(30)} and ${dayBefore(1)}`,
+    `${dueDate} between ${dayBefore(60)} and ${dayBefore(31)}`,
+    `${dueDate} between ${dayBefore(90)} and ${dayBefore(61)}`,
+    `${dueDate} < ${dayBefore(90)}`,
+  ]
 }
 
-const stepSums = ofStep('$1')
-  .map((where) => `coalesce(sum(i.open) filter (where ${where}), 0)::text`)
+const stepSums = ofStep('i.due_date', '$1')
+  .map((when) => `coalesce(sum(i.open) filter (where ${when}), 0)::text`)
   .join(',\n      ')
 
+/** Credit notes not used up and payments on account, below zero; what is to be refunded is above it. */
+const creditsSql = (who: Principal) => `
+  select i.customer_id, i.currency, i.open, i.dispute
+  from open_item i
+  where i.open < 0 and ${itemWithin(who)}
+  union all
+  select customer_id, currency, case direction when 'in' then -open else open end, ''
+  from payment
+  where open <> 0 and ${within(who, 'brand_id')}`
+
+/** What is owed is told from what is credited once, before it is added up: a comparison of decimals costs as much. */
 const accountsSql = (who: Principal) => `
   select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id,
     c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency,
-    coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
-    coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance,
-    g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
+    coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue, coalesce(p.open, 0) credit,
+    coalesce(g.owed, 0) + coalesce(p.open, 0) balance, g.oldest::text "oldestDue",
+    coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
     c.terms ? 'collected' collected, c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
   from (
     select i.customer_id, i.currency, array[${stepSums}] steps,
-      coalesce(sum(i.open) filter (where i.open > 0 and i.due_date < $1::date), 0) overdue,
-      coalesce(sum(i.open) filter (where i.open < 0), 0) credit, sum(i.open) balance,
-      min(i.due_date) filter (where i.open > 0) oldest, bool_or(i.dispute <> '' and i.open > 0) disputed,
-      bool_or(i.promised_on >= $1::date) promised
+      coalesce(sum(i.open) filter (where i.due_date < $1::date), 0) overdue, sum(i.open) owed,
+      min(i.due_date) oldest, bool_or(i.dispute <> '') disputed, bool_or(i.promised_on >= $1::date) promised
     from open_item i
-    where i.open <> 0 and ${itemWithin(who)}
+    where i.open > 0 and ${itemWithin(who)}
     group by 1, 2
   ) g
   full join (
-    select customer_id, currency, sum(case direction when 'in' then open else -open end) open
-    from payment
-    where open <> 0 and ${within(who, 'brand_id')}
+    select k.customer_id, k.currency, sum(k.open) open
+    from (${creditsSql(who)}) k
     group by 1, 2
   ) p
     on p.customer_id = g.customer_id
@@ -152,15 +157,21 @@ const dayOf: Partial<Record<DocumentKind, string>> = {
   'payment reminder': 'd.date::text',
 }
 
-/** SQL: the last day of the newest statement or reminder of account `x` that was issued, of brands that one may see. */
+/** SQL: what was issued of a kind of account `a`, document `d` with its prepared `p`, of brands that one may see. */
+const issuedOf = (kinds: readonly DocumentKind[], who: Principal) => `
+  from account a
+  join document d on d.source_id = a.id and d.kind in (${kinds.map((kind) => `'${kind}'`).join(', ')})
+  join prepared_document p on p.id = d.prepared_id
+  where ${within(who, 'a.brand_id')} and not exists (select from document_void v where v.document_id = d.id)`
+
+/** SQL: the last day of the newest statement or reminder of account `x` that was issued. */
 const lastOf = (kind: DocumentKind, who: Principal) => `(
   select max(${dayOf[kind]})
-  from account a
-  join document d on d.source_id = a.id and d.kind = '${kind}'
-  join prepared_document p on p.id = d.prepared_id
-  where a.customer_id = x."customerId" and a.currency = x.currency and ${within(who, 'a.brand_id')}
-    and not exists (select from document_void v where v.document_id = d.id)
+  ${issuedOf([kind], who)}
+    and a.customer_id = x."customerId" and a.currency = x.currency
 )`
+
+const dunning = ['statement of account', 'payment reminder'] as const
 
 /** Customers with something open, most overdue first unless sorted otherwise. */
 export async function accounts(
@@ -176,20 +187,32 @@ export async function accounts(
     filter.after,
     parameters,
   )
+  const [stated, reminded] = dunning.map((kind) => `max(${dayOf[kind]}) filter (where d.kind = '${kind}')`)
   const found = await rows<AccountRow & { sortKey: string; matching: number; sums: Sums }>(
     `with
-      x as materialized (select x.* from (${accountsSql(seen)}) x where ${where})
+      every_account as materialized (select x.* from (${accountsSql(seen)}) x where ${where}),
+      x as materialized (
+        select x.*
+        from every_account x
+        where ${page.where}
+        order by ${page.order}
+        limit ${filter.limit + 1}
+      ),
+      last as (
+        select a.customer_id, a.currency, ${stated} stated, ${reminded} reminded
+        ${issuedOf(dunning, seen)} and a.customer_id in (select x."customerId" from x)
+        group by 1, 2
+      )
     select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
-      (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey",
-      ${lastOf('statement of account', seen)} stated, ${lastOf('payment reminder', seen)} reminded,
+      (select count(*)::int from every_account) matching, (${sorts[filter.sort].key})::text "sortKey",
+      last.stated, last.reminded,
       (
         select jsonb_agg(jsonb_build_object('currency', s.currency, 'balance', s.balance::text) order by s.currency)
-        from (select x.currency, sum(x.balance) balance from x group by 1) s
+        from (select e.currency, sum(e.balance) balance from every_account e group by 1) s
       ) sums
     from x
-    where ${page.where}
-    order by ${page.order}
-    limit ${filter.limit + 1}`,
+    left join last on last.customer_id = x."customerId" and last.currency = x.currency
+    order by ${page.order}`,
     parameters,
   )
   const { matching = 0, sums = [] } = found[0] ?? {}
@@ -274,29 +297,27 @@ export async function listPayments(filter: PaymentFilter, who = theHouse): Promi
   return paged(found, filter.limit)
 }
 
+/** What is open by currency and ageing step, −1 for credits. Items of a day are added up before they have a step. */
 export const ageingSums = (who: Principal, today: string) =>
   rows<{ currency: string; step: number; sum: string; count: number; disputed: string }>(
-    `select s.currency, x.*
+    `select d.currency, s.step, sum(d.open)::text sum, sum(d.count)::int count, sum(d.disputed)::text disputed
     from (
-      select i.currency, ${[...ofStep('$today'), 'i.open < 0'].map(ageingOf).join(',\n        ')}
+      select i.currency, i.due_date, sum(i.open) open, count(*) count,
+        coalesce(sum(i.open) filter (where i.dispute <> ''), 0) disputed
       from open_item i
-      where i.open <> 0 and ${itemWithin(who)}
-      group by 1
-    ) s
+      where i.open > 0 and ${itemWithin(who)}
+      group by 1, 2
+    ) d
     cross join lateral (
-      values ${[0, 1, 2, 3, 4, -1].map((step, at) => `(${step}, sum_${at}, count_${at}, disputed_${at})`).join(', ')}
-    ) x (step, sum, count, disputed)
-    where x.count > 0
+      select case ${ofStep('d.due_date', '$today')
+        .map((when, step) => `when ${when} then ${step}`)
+        .join(' ')} end step
+    ) s
+    group by 1, 2
     union all
-    select currency, -1, (-sum(case direction when 'in' then open else -open end))::text, count(*)::int, '0'
-    from payment
-    where open <> 0 and ${within(who, 'brand_id')}
+    select k.currency, -1, sum(k.open)::text, count(*)::int,
+      coalesce(sum(k.open) filter (where k.dispute <> ''), 0)::text
+    from (${creditsSql(who)}) k
     group by 1`,
     { today },
   )
-
-/** SQL: sum, count and disputed sum of the open items `i` of which this holds, at its place among the steps. */
-const ageingOf = (where: string, at: number) => `
-        coalesce(sum(i.open) filter (where ${where}), 0)::text sum_${at},
-        count(*) filter (where ${where})::int count_${at},
-        coalesce(sum(i.open) filter (where ${where} and i.dispute <> ''), 0)::text disputed_${at}`
