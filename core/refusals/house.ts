@@ -40,6 +40,7 @@ export const house = {
   'brand-retired': '{brand} is retired: nothing new begins with it. Choose another.',
   'changed-meanwhile/branch': 'Somebody changed “{branch}” meanwhile. Open it again.',
   'changed-meanwhile/brand': 'Somebody changed this brand meanwhile. Load the page again.',
+  'changed-meanwhile/settings': 'Somebody else changed this meanwhile. It is shown as it is now.',
   'changed-meanwhile/mail-account': 'Somebody changed this mail account meanwhile. Load the page again.',
   'changed-meanwhile/sender': 'Somebody changed this sender meanwhile. Open it again.',
   'changed-meanwhile/series': 'Somebody changed this series meanwhile. Load the page again.',

@@ -20,6 +20,8 @@ import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
 import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
+import { houseSettings } from '../../server/services/house/settings'
+import { changeSettings } from '../../server/services/orders/settings'
 import { addSeries, changeSeries, removeSeries, type Skipping } from '../../server/services/house/series'
 import { numberPeriods, numbers } from '../../server/services/register/numbers-queries'
 import { papersOf, until, useHouse } from './house'
@@ -374,5 +376,29 @@ describe('a routine', () => {
     await expect(
       changeRoutine(routine!.id, { version: routine!.version - 1, trust: 'by hand' }, inTheNameOf('B')),
     ).rejects.toThrow('Somebody changed')
+  })
+})
+
+describe('settings that two people change', () => {
+  test('are not written over what the other one just saved; another setting is no matter', async () => {
+    const was = await houseSettings()
+    const box = { name: 'Tube', length: 900, width: 100, height: 100, weight: '0.2', most: '4' }
+    await changeSettings({ boxes: [...was.boxes, box] }, { boxes: was.boxes })
+    await expect(changeSettings({ boxes: [] }, { boxes: was.boxes })).rejects.toMatchObject({
+      code: 'changed-meanwhile',
+    })
+    expect((await houseSettings()).boxes).toEqual([...was.boxes, box])
+    await changeSettings({ linkDays: 45 }, { linkDays: was.linkDays })
+    expect((await houseSettings()).linkDays).toBe(45)
+  })
+
+  test('at one instant: one of both is kept, the other one is told', async () => {
+    const { linkDays } = await houseSettings()
+    const done = await Promise.allSettled([
+      changeSettings({ linkDays: 10 }, { linkDays }),
+      changeSettings({ linkDays: 20 }, { linkDays }),
+    ])
+    expect(done.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
+    expect([10, 20]).toContain((await houseSettings()).linkDays)
   })
 })

@@ -22,10 +22,11 @@ const rowOf = (box: Box): Row => ({
   height: String(box.height),
 })
 const rows = ref<Row[]>(props.settings.boxes.map(rowOf))
+/** Another setting that somebody changes takes nothing from a row that is being written. */
 watch(
-  () => props.settings.boxes,
-  (now) => {
-    rows.value = now.map(rowOf)
+  () => JSON.stringify(props.settings.boxes),
+  () => {
+    rows.value = props.settings.boxes.map(rowOf)
   },
 )
 const columns: FieldColumn<Row>[] = [

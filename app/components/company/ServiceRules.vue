@@ -23,10 +23,11 @@ const rowOf = ({ countries, customers, ...rest }: Rule): Row => ({
   customers: customers.join(' '),
 })
 const rows = ref<Row[]>(props.settings.serviceRules.map(rowOf))
+/** Another setting that somebody changes takes nothing from a row that is being written. */
 watch(
-  () => props.settings.serviceRules,
-  (now) => {
-    rows.value = now.map(rowOf)
+  () => JSON.stringify(props.settings.serviceRules),
+  () => {
+    rows.value = props.settings.serviceRules.map(rowOf)
   },
 )
 const columns: FieldColumn<Row>[] = [

@@ -22,7 +22,10 @@ const offset = Joi.number().min(-mostOffset).max(mostOffset).precision(1)
 const inLanguages = (most: number) =>
   Joi.object(Object.fromEntries(languages.map((one) => [one, text(most).required()])))
 
-export default route<object, object, Partial<HouseSettings>>(
+/** A change, and how what it changes was when it was looked at. */
+type Change = Partial<HouseSettings> & { was?: Partial<HouseSettings> }
+
+export default route<object, object, Change>(
   {
     role: 'supervisor',
     brands: 'all',
@@ -117,10 +120,11 @@ export default route<object, object, Partial<HouseSettings>>(
         newBank: Joi.boolean().required(),
         many: Joi.number().integer().min(1).max(5000).allow(null).required(),
       }),
+      was: Joi.object().unknown(),
     }).min(1),
   },
-  async ({ body }) => {
-    await changeSettings(body)
+  async ({ body: { was, ...change } }) => {
+    await changeSettings(change, was)
     return { ok: true }
   },
 )

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util'
 import { badInput, Refusal } from '../../../core/errors'
 import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -89,8 +90,14 @@ export async function houseSettings(): Promise<HouseSettings> {
 /** What of the settings stands on documents: those that are prepared are built anew. */
 const standsOnDocuments = ['documentDates', 'labelPrinting', 'slipShows', 'statementsTogether'] as const
 
-/** @throws Refusal "bad-address", "unknown-status", "no-such-region" */
-export async function changeHouse(change: Partial<HouseSettings>): Promise<void> {
+/**
+ * @param was how the settings that change were, for whoever changes them
+ * @throws Refusal "bad-address", "unknown-status", "no-such-region", "changed-meanwhile"
+ */
+export async function changeHouse(
+  change: Partial<HouseSettings>,
+  was?: Partial<HouseSettings>,
+): Promise<void> {
   const { orderStatuses, country } = await company()
   for (const field of ['withdrawnStatuses', 'heldStatuses'] as const) {
     const unknown = change[field]?.find((status) => !orderStatuses.includes(status))
@@ -112,6 +119,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
   if (change.boxes) checkBoxes(change.boxes)
   if (change.gs1Prefix && !isCompanyPrefix(change.gs1Prefix)) throw badInput('bad-gs1-prefix', 'gs1Prefix')
   await inTransaction(async () => {
+    if (was) await checkSame(Object.keys(change) as (keyof HouseSettings)[], was)
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
@@ -120,6 +128,17 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     if (standsOnDocuments.some((setting) => change[setting] !== undefined)) await markAllStale()
     publish('house')
   })
+}
+
+/** Nobody saves over what another one just saved. @throws Refusal "changed-meanwhile" */
+async function checkSame(
+  fields: readonly (keyof HouseSettings)[],
+  was: Partial<HouseSettings>,
+): Promise<void> {
+  await gate(true)
+  const now = await houseSettings()
+  if (!fields.every((field) => isDeepStrictEqual(now[field], was[field])))
+    throw new Refusal('changed-meanwhile/settings')
 }
 
 /** Stops all issuing and sending until somebody resumes it. What was already handed over goes on its way. */
