@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, dayInZone } from '../../core/documents/days'
+import { ageingStep, ageingSteps } from '../../core/receivables/ageing'
 import { one, rows, run } from '../../server/db/connection'
 import { creditDocument } from '../../server/services/drafts/credit'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
@@ -568,6 +569,32 @@ describe('accounts', () => {
       ).reduce((sum, one) => sum + Number(one.balance), 0),
       2,
     )
+  })
+
+  test('put each item into the step that its days say, on both sides of every edge', async () => {
+    const { id } = await invoice('10427')
+    const customerId = house.customer('10427').id
+    for (const late of [-1, 0, 1, 30, 31, 60, 61, 90, 91, 400]) {
+      const due = addDays(today(), -late)
+      await run('update open_item set due_date = $2 where document_id = $1', [id, due])
+      const step = ageingSteps.indexOf(ageingStep(due, today()))
+      const before = await ageing()
+      const { steps, overdue, oldestDue } = (
+        await accounts({ search: '10427', sort: 'name', descending: false, limit: 5 })
+      ).rows.find((row) => row.customerId === customerId)!
+      expect(steps.map(Number), `${late} days late`).toEqual(
+        [0, 1, 2, 3, 4].map((at) => (at === step ? 612.54 : 0)),
+      )
+      expect([Number(overdue), oldestDue]).toEqual([late > 0 ? 612.54 : 0, due])
+      const counted = before.find(({ currency }) => currency === 'EUR')!.steps[step]!
+      await run('update open_item set open = 0 where document_id = $1', [id])
+      const without = (await ageing()).find(({ currency }) => currency === 'EUR')!.steps[step]!
+      await run('update open_item set open = amount where document_id = $1', [id])
+      expect([counted.count - without.count, Number(counted.sum) - Number(without.sum)]).toEqual([
+        1,
+        expect.closeTo(612.54, 2),
+      ])
+    }
   })
 
   test('are sorted, searched and paged; payments are found by number, amount and text', async () => {
