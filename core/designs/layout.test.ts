@@ -12,6 +12,7 @@ import {
   tansyHollow,
 } from '../testing/examples'
 import { issuePaper } from '../documents/issue'
+import type { Paper } from '../documents/paper'
 import { layOut } from './layout'
 import type { DrawOp, Page } from './pages'
 import { mm } from './design'
@@ -391,12 +392,12 @@ describe.each([plain, bold])('what must stand on the paper, $design', (design) =
 })
 
 describe('facts at a glance', () => {
-  const facts = [
-    { label: 'Datum', value: '30. November 2026' },
-    { label: 'Unser Auftrag', value: 'SO-20921' },
-    { label: 'Steuernummer des Empfängers', value: 'DE 000000018' },
-    { label: 'Versand durch', value: 'Glenhaven Parcels, Nachtexpress bis zwölf Uhr' },
-    { label: 'Ihr Zeichen', value: 'IW/352' },
+  const facts: Paper['facts'] = [
+    { key: 'date', label: 'Datum', value: '30. November 2026' },
+    { key: 'order', label: 'Unser Auftrag', value: 'SO-20921' },
+    { key: 'taxNumber', label: 'Steuernummer des Empfängers', value: 'DE 000000018' },
+    { key: 'customer', label: 'Versand durch', value: 'Glenhaven Parcels, Nachtexpress bis zwölf Uhr' },
+    { key: 'reference', label: 'Ihr Zeichen', value: 'IW/352' },
   ]
   const drawn = (design: typeof plain) => {
     const { pages, problems } = layOut({ ...exampleInvoice(), facts }, design, metrics)
@@ -416,7 +417,7 @@ describe('facts at a glance', () => {
   test('in rows, a long one goes on below its label', () => {
     const long = 'By the van of the house, on the second Thursday of the month, after noon'
     const { pages } = layOut(
-      { ...exampleInvoice(), facts: [...facts, { label: 'Versand', value: long }] },
+      { ...exampleInvoice(), facts: [...facts, { key: 'invoice', label: 'Versand', value: long }] },
       plain,
       metrics,
     )
