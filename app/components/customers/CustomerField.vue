@@ -25,12 +25,15 @@ const foundFor = ref<string>()
 const offered = computed(() => (foundFor.value === typed.value ? found.value : []))
 /** Enter came before the answer: the first that fits is taken once it is there. */
 const takesFirst = ref(false)
-/** Once somebody is chosen, nothing lies over the fields below, until something else is typed. */
+/** Once somebody is chosen, nothing lies over the fields below; the field opens its list once more for the name. */
 const listed = ref(false)
-watch([customer, listed, typed], async ([now]) => {
+watch([customer, typed], async ([now]) => {
   if (!now || typed.value !== now.name) return
   await nextTick()
   listed.value = false
+  requestAnimationFrame(() => {
+    listed.value = false
+  })
 })
 const newest = useNewest()
 const look = (text: string) =>
