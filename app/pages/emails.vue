@@ -48,7 +48,7 @@ function turn(step: 1 | -1) {
 const columns: ListColumn[] = [
   { words: t('common.when'), width: 76 },
   { words: t('common.number'), width: 128 },
-  { words: 'To', width: '3fr' },
+  { words: t('common.to'), width: '3fr' },
   { words: t('common.subject'), width: '4fr' },
   { words: t('common.state'), width: 86 },
 ]
@@ -81,7 +81,7 @@ const columns: ListColumn[] = [
                     filters.from || filters.to
                       ? t('dispatches.filtersToFilters2', {
                           filters: filters.from ? longDay(filters.from) : t('dispatches.theFirst'),
-                          filters2: filters.to ? longDay(filters.to) : 'today',
+                          filters2: filters.to ? longDay(filters.to) : t('bank.today'),
                         })
                       : t('dispatches.ofAnyDay')
                   "
@@ -133,7 +133,7 @@ const columns: ListColumn[] = [
               (one.channel === 'email'
                 ? kindFacts[one.kind].one
                 : one.state === 'arrived'
-                  ? 'printed'
+                  ? t('common.printed')
                   : t('dispatches.toPrint'))
             }}</span>
             <span

@@ -33,7 +33,7 @@ const columns: ListColumn[] = [
   { words: t('common.item'), width: 130 },
   { words: t('common.name'), width: '4fr' },
   { words: t('items.unit'), width: 80 },
-  { words: 'VAT', width: 90 },
+  { words: t('common.vat'), width: 90 },
   { words: t('common.price'), width: 130, right: true },
 ]
 </script>

@@ -161,7 +161,11 @@ useMainKey(() => {
       :busy="busy"
       @go="posted"
       ><p>
-        {{ t('line.youPrintedAndPostedChosen', { chosen: toMark.length === 1 ? 'it' : 'them' }) }}
+        {{
+          t('line.youPrintedAndPostedChosen', {
+            chosen: t(toMark.length === 1 ? 'line.printedIt' : 'line.printedThem'),
+          })
+        }}
       </p></Ask
     >
   </div>

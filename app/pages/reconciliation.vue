@@ -108,7 +108,9 @@ const columns: ListColumn[] = [
                 documents: plural(reconciliation.differences.length, 'document'),
                 reconciliation: reconciliation.more ? t('register.andMore') : '',
                 day: longDay(reconciliation.day),
-                reconciliation2: reconciliation.differences.length === 1 ? 'is' : 'are',
+                reconciliation2: t(
+                  reconciliation.differences.length === 1 ? 'register.isNot' : 'register.areNot',
+                ),
               })
             }}</span>
           </p>

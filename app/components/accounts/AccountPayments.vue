@@ -26,7 +26,7 @@ const emit = defineEmits<{
             t('accounts.takenBackReference', { reference: one.reference })
           }}</template
           ><template v-else
-            >{{ one.direction === 'out' ? 'Refund, ' : '' }}{{ one.method
+            >{{ one.direction === 'out' ? t('accounts.refundBy') : '' }}{{ one.method
             }}<template v-if="one.settles.length"
               >: {{ one.settles.map((line) => line.number).join(', ') }}</template
             ></template

@@ -17,8 +17,8 @@ const steps = [
   { key: 'person', words: t('begin.you') },
   { key: 'company', words: t('begin.yourCompany') },
   { key: 'brand', words: t('begin.howYouTrade') },
-  { key: 'numbers', words: 'Numbers' },
-  { key: 'mail', words: 'Email' },
+  { key: 'numbers', words: t('common.numbers') },
+  { key: 'mail', words: t('begin.email') },
 ] as const
 type Step = (typeof steps)[number]['key']
 const later = ref<'numbers' | 'mail'>('numbers')

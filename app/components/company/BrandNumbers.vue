@@ -52,11 +52,11 @@ const series = computed(
 const scope = ref({ country: '', currency: '', branch: '' })
 const branches = useBranches(() => props.brand.id)
 const branchChoices = computed(() => [
-  { value: '', words: 'all' },
+  { value: '', words: t('brands.allOfThem') },
   ...branches.value.filter((one) => !one.closed).map(({ name }) => ({ value: name, words: name })),
 ])
 const seriesChoices = computed(() => [
-  ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) || 'all' })),
+  ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) || t('brands.allOfThem') })),
   ...(disabled.value ? [] : [{ value: '0', words: t('brands.anotherBranchCountryOrCurrency') }]),
 ])
 
@@ -153,7 +153,11 @@ useMainKey(() => void keep())
         ><template #seriesFor
           ><WordPicker
             :label="t('brands.seriesFor')"
-            :words="seriesId ? scopeWords(series) || 'all' : t('brands.anotherBranchCountryOrCurrency2')"
+            :words="
+              seriesId
+                ? scopeWords(series) || t('brands.allOfThem')
+                : t('brands.anotherBranchCountryOrCurrency2')
+            "
             :choices="seriesChoices"
             :value="String(seriesId)"
             @pick="turnTo(Number($event))" /></template
@@ -190,9 +194,12 @@ useMainKey(() => void keep())
     <p v-if="series.counters.length" class="soft">
       {{ t('brands.issuedSoFar') }}
       <span v-for="counter in series.counters" :key="counter.period"
-        >{{ t('brands.counterUpToLast', { counter: counter.period || 'all', last: counter.last }) }} </span>{{
-        t('brands.numbersGoOnFromThere')
-      }}
+        >{{
+          t('brands.counterUpToLast', {
+            counter: counter.period || t('brands.allOfThem'),
+            last: counter.last,
+          })
+        }} </span>{{ t('brands.numbersGoOnFromThere') }}
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">

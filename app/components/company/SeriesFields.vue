@@ -14,7 +14,7 @@ const sources = [
 ]
 
 const restarts = [
-  { value: 'never', words: 'never' },
+  { value: 'never', words: t('brands.neverAgain') },
   { value: 'year', words: t('brands.everyYear') },
   { value: 'business year', words: t('brands.everyBusinessYear') },
   { value: 'month', words: t('brands.everyMonth') },

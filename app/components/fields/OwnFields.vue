@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import DateField from './DateField.vue'
 import FormField from './FormField.vue'
 import SelectField from './SelectField.vue'
@@ -28,7 +29,7 @@ const set = (name: string, value: string) => {
   values.value = { ...values.value, [name]: value }
 }
 const nothing = { value: '', words: '–' }
-const yesNo = [nothing, { value: 'yes', words: 'yes' }, { value: 'no', words: 'no' }]
+const yesNo = [nothing, { value: 'yes', words: t('fields.yes') }, { value: 'no', words: t('fields.no') }]
 </script>
 
 <template>

@@ -18,10 +18,10 @@ const live = useLiveStore()
 const route = useRoute()
 const places = [
   { to: '/', words: t('common.line') },
-  { to: '/orders', words: 'Orders' },
+  { to: '/orders', words: t('orders.orders') },
   { to: '/shipments', words: t('shipping.shipments') },
   { to: '/register', words: t('common.register') },
-  { to: '/customers', words: 'Customers' },
+  { to: '/customers', words: t('common.customers') },
   { to: '/items', words: t('common.items') },
   { to: '/accounts', words: t('common.accounts') },
   { to: '/print-queue', words: t('common.printQueue') },

@@ -38,7 +38,7 @@ watch(
 )
 const fields = computed(() => fieldsOf(props.file.subject, props.own))
 const columnChoices = computed(() => [
-  { value: '', words: 'nothing' },
+  { value: '', words: t('common.nothing') },
   ...props.file.columns.map((words, index) => ({ value: String(index), words })),
 ])
 function setColumn(key: string, value: string) {

@@ -54,10 +54,14 @@ const totals = computed(() =>
         { value: 'net', words: t('routines.itsNetTotal') },
       ],
 )
+const amountSides = [
+  { value: 'over', words: t('routines.over') },
+  { value: 'at most', words: t('routines.atMost') },
+]
 const holds = [
   { value: 'filled', words: t('routines.isFilled') },
   { value: 'empty', words: t('routines.isEmpty') },
-  { value: 'contains', words: 'contains' },
+  { value: 'contains', words: t('routines.contains') },
   { value: 'is', words: t('routines.isExactly') },
 ]
 const among = [
@@ -84,7 +88,7 @@ const among = [
         />
         <SelectField
           :model-value="condition.is"
-          :choices="['over', 'at most']"
+          :choices="amountSides"
           :aria-label="t('routines.overOrAtMost')"
           @update:model-value="set({ is: $event })"
         />
@@ -111,7 +115,7 @@ const among = [
       <div class="row">
         <SelectField
           :model-value="condition.is"
-          :choices="['over', 'at most']"
+          :choices="amountSides"
           :aria-label="t('routines.overOrAtMost')"
           @update:model-value="set({ is: $event })"
         />

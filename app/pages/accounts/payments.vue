@@ -33,8 +33,8 @@ watch(filters, () => void list.restart(), { immediate: true })
 useLive(['payment'], () => void list.reload(), 400)
 const directions = [
   { value: '', words: t('accounts.inAndOut') },
-  { value: 'in', words: 'in' },
-  { value: 'out', words: 'out' },
+  { value: 'in', words: t('accounts.moneyIn') },
+  { value: 'out', words: t('accounts.moneyOut') },
 ]
 const rests = [
   { value: '', words: t('accounts.settledOrNot') },

@@ -82,7 +82,7 @@ function open(row: Found) {
           <p class="soft">{{ group.help }}</p>
           <ul>
             <li v-for="row in group.rows" :key="row.address + row.customers[0]?.id">
-              <span class="cut" :title="row.address">{{ row.address || 'none' }}</span>
+              <span class="cut" :title="row.address">{{ row.address || t('customers.noAddress') }}</span>
               <span class="cut">
                 <template v-for="(one, at) in row.customers.slice(0, 3)" :key="one.id"
                   ><template v-if="at">, </template

@@ -21,7 +21,7 @@ const columns: ListColumn[] = [
   { words: t('runs.chosen'), width: 70, right: true },
   { words: t('common.issued'), width: 70, right: true },
   { words: t('runs.left'), width: 70, right: true },
-  { words: 'Numbers', width: '2fr' },
+  { words: t('common.numbers'), width: '2fr' },
   { words: t('common.state'), width: 128 },
 ]
 const numbers = (run: RunHeader) =>

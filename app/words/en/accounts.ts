@@ -201,4 +201,7 @@ export const accounts = {
   mostOfCountAreShown: '{most} of {count} are shown; search for one, or save them all.',
   creditWord: 'credit',
   mark: 'mark',
+  moneyIn: 'in',
+  moneyOut: 'out',
+  refundBy: 'Refund, ',
 } as const

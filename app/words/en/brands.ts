@@ -213,4 +213,6 @@ export const brands = {
   somebodyElseConfirms: 'Somebody else has to confirm them.',
   theyAreRight: 'They are right',
   accountsConfirmed: 'Confirmed. Documents of this brand go again.',
+  allOfThem: 'all',
+  neverAgain: 'never',
 } as const

@@ -269,4 +269,5 @@ export const customers = {
   butThereIs: 'but there is {problem}',
   thereIsACode: 'there is one',
   asUsual: 'as usual',
+  noAddress: 'none',
 } as const

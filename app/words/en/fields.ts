@@ -4,4 +4,6 @@ export const fields = {
   n27Nov2026: '27 Nov 2026',
   chooseFromACalendar: 'Choose from a calendar',
   writeADateLike27: 'Write a date like 27 Nov 2026 or 27.11.2026',
+  yes: 'yes',
+  no: 'no',
 } as const

@@ -168,4 +168,6 @@ export const line = {
   theMergedPDFAppearsHere: 'The merged PDF appears here.',
   youPrintedAndPostedChosen:
     'You printed and posted {chosen}. They count as arrived, on paper, and the history keeps your name.',
+  printedIt: 'it',
+  printedThem: 'them',
 } as const

@@ -76,4 +76,6 @@ export const register = {
   documents: 'documents',
   creditedWord: 'credited',
   partCredited: 'part credited',
+  isNot: 'is',
+  areNot: 'are',
 } as const

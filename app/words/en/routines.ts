@@ -198,4 +198,7 @@ export const routines = {
 
   // routines/TrustChoice.vue
   trust: 'Trust',
+  contains: 'contains',
+  over: 'over',
+  atMost: 'at most',
 } as const
