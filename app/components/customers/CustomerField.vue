@@ -25,19 +25,25 @@ const foundFor = ref<string>()
 const offered = computed(() => (foundFor.value === typed.value ? found.value : []))
 /** Enter came before the answer: the first that fits is taken once it is there. */
 const takesFirst = ref(false)
-/** Once somebody is chosen, nothing lies over the fields below; the field opens its list once more for the name. */
+/**
+ * Once somebody is chosen, nothing lies over the fields below. Their name counts as looked for at once: a list that
+ * were empty for a moment would open again as it fills.
+ */
 const listed = ref(false)
-watch([customer, typed], async ([now]) => {
-  if (!now || typed.value !== now.name) return
-  await nextTick()
-  listed.value = false
-  requestAnimationFrame(() => {
+watch(
+  customer,
+  async (now) => {
+    if (!now) return
+    if (typed.value === now.name) foundFor.value = now.name
+    await nextTick()
     listed.value = false
-  })
-})
+  },
+  { flush: 'sync' },
+)
 const newest = useNewest()
 const look = (text: string) =>
   attempt(async () => {
+    if (text && text === customer.value?.name) return
     const answer = await newest(() => searchCustomers({ search: text, limit: 8 }))
     if (!answer || text !== typed.value) return
     found.value = answer.rows.filter(({ id }) => id !== props.except)

@@ -84,3 +84,18 @@ test('who is compared is not offered to compare with, nor taken by Enter', async
   await flushPromises()
   expect((page.emitted('update:modelValue')![0]![0] as CustomerRow).name).toBe('Bluebell Wood')
 })
+
+test('whose name stands in the field is not looked for once more, so that no list opens over what is below', async () => {
+  const { page, offered, type, answer } = await field()
+  await type('Blue')
+  await answer('Blue', [bluebell])
+  const box = page.getComponent(VAutocomplete)
+  // as the field tells of a choice: first the name, then who it is
+  box.vm.$emit('update:search', 'Bluebell Wood')
+  box.vm.$emit('update:modelValue', bluebell)
+  await page.setProps({ modelValue: bluebell })
+  expect(offered()).toEqual(['Bluebell Wood'])
+  await vi.advanceTimersByTimeAsync(400)
+  expect(Object.keys(answers)).not.toContain('Bluebell Wood')
+  expect(box.props('menu')).toBe(false)
+})
