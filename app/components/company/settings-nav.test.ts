@@ -1,6 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, test } from 'vitest'
+import { beforeEach, describe, expect, test, vi } from 'vitest'
+import { nextTick } from 'vue'
 import SettingsNav from './SettingsNav.vue'
 import { useSession } from '../../stores/session'
 import type { BrandView } from '../../contract'
@@ -38,6 +39,18 @@ const nav = (brands: BrandView[] = [whole]) =>
   })
 
 describe('settings', () => {
+  test('that are open stand in sight, also where a link led to them', async () => {
+    const seen: string[] = []
+    vi.spyOn(Element.prototype, 'scrollIntoView').mockImplementation(function (this: Element) {
+      seen.push(this.textContent.trim())
+    })
+    const page = nav()
+    expect(seen).toEqual(['Guide'])
+    await page.setProps({ section: 'Numbers', ofBrand: true })
+    await nextTick()
+    expect(seen).toEqual(['Guide', 'Numbers'])
+  })
+
   test('are turned to by their name, and those of a brand beneath it', async () => {
     const page = nav()
     const click = (words: string) =>
