@@ -14,7 +14,7 @@ interface Filters {
   search: string
 }
 
-/** The head of the lists of shipments, returns and labels: which of them, of which brand, since when, and the search. */
+/** The head of the lists of shipments, returns and labels: which of them, of which brand, since when, and a search. */
 defineProps<{
   title: string
   /** A list below that of shipments, to which it leads back. */
