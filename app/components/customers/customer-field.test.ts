@@ -85,7 +85,7 @@ test('who is compared is not offered to compare with, nor taken by Enter', async
   expect((page.emitted('update:modelValue')![0]![0] as CustomerRow).name).toBe('Bluebell Wood')
 })
 
-test('whose name stands in the field is not looked for once more, so that no list opens over what is below', async () => {
+test('whose name stands in the field is not looked for again, so that no list opens over the rest', async () => {
   const { page, offered, type, answer } = await field()
   await type('Blue')
   await answer('Blue', [bluebell])
