@@ -53,6 +53,23 @@ test('one that is refused says why, and the settings stay as the house has them'
   expect(now.value).toMatchObject({ gs1Prefix: '' })
 })
 
+test('two changes in quick succession are both kept, the second over the first', async () => {
+  const { keep } = await shown()
+  const house = { ...settings }
+  calls.changeSettings.mockImplementation(async ({ was: _was, ...change }: Record<string, unknown>) => {
+    Object.assign(house, change)
+  })
+  calls.fetchSettings.mockImplementation(async () => ({ ...house }))
+  await Promise.all([
+    keep({ gs1Prefix: '5391234' } as never, 'The prefix is set.'),
+    keep({ gs1Prefix: '4012345' } as never, 'The prefix is set.'),
+  ])
+  expect(calls.changeSettings).toHaveBeenLastCalledWith({
+    gs1Prefix: '4012345',
+    was: { gs1Prefix: '5391234' },
+  })
+})
+
 test('what somebody else just changed is shown first, and kept over only by choice', async () => {
   const { settings: now, keep } = await shown()
   calls.changeSettings.mockRejectedValueOnce(

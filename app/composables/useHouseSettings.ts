@@ -25,7 +25,7 @@ export function useHouseSettings() {
   onMounted(load)
   useLive(['house'], () => void load())
 
-  const keep = (change: Change, said: string): Promise<boolean> =>
+  const keepNow = (change: Change, said: string): Promise<boolean> =>
     attempt(async () => {
       const before = ofThese(settings.value!, change)
       try {
@@ -48,5 +48,13 @@ export function useHouseSettings() {
         },
       })
     })
+
+  /** One after the other: what one just changed oneself is nobody else's. */
+  let last: Promise<unknown> = Promise.resolve()
+  function keep(change: Change, said: string): Promise<boolean> {
+    const now = last.then(() => keepNow(change, said))
+    last = now
+    return now
+  }
   return { settings, keep }
 }
