@@ -12,9 +12,9 @@ const emit = defineEmits<{ help: [] }>()
 const store = useToasts()
 const before = computed(() => store.toasts.toReversed())
 
-async function go(toast: Toast, act: () => Promise<void>) {
+async function undo(toast: Toast) {
   store.settle(toast.id)
-  await attempt(act)
+  await attempt(toast.undo!)
 }
 onUnmounted(store.forget)
 </script>
@@ -30,16 +30,8 @@ onUnmounted(store.forget)
         data-test="toast"
       >
         <span>{{ store.fresh.words }}</span>
-        <button v-if="store.fresh.undo" type="button" @click="go(store.fresh, store.fresh.undo)">
+        <button v-if="store.fresh.undo" type="button" @click="undo(store.fresh)">
           {{ t('frame.undo') }}
-        </button>
-        <button
-          v-if="store.fresh.offer"
-          type="button"
-          data-test="offer"
-          @click="go(store.fresh, store.fresh.offer.go)"
-        >
-          {{ store.fresh.offer.words }}
         </button>
       </div>
     </div>
