@@ -11,6 +11,7 @@ import { closeMailConnections } from '../outside/mail/smtp'
 import { closeRenderPool, warmRenderPool } from '../render/pool'
 import { beat, leave, sweep } from '../services/dispatch/sweep'
 import type { Jobs } from './add'
+import { watchQueue } from './deaf'
 import { run as bookLabels } from './tasks/book-labels'
 import { run as endReturnLabels } from './tasks/end-return-labels'
 import { run as followParcels } from './tasks/follow-parcels'
@@ -75,8 +76,11 @@ export function taskList(workerId: string): TaskList {
 
 const beatSeconds = 5
 
-/** Runs jobs until stopped: queue workers, heartbeat, sweeper and the listener for delivery reports. */
-export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
+/**
+ * Runs jobs until stopped: queue workers, heartbeat, sweeper and the listener for delivery reports.
+ * @param onDeaf called when its queue hears of no jobs any more, though the database answers
+ */
+export async function startWorker(onDeaf: () => void): Promise<{ stop: () => Promise<void> }> {
   const workerId = `worker ${randomUUID()}`
   const startedAt = clock.now()
   const queueWorkers = new Set<string>()
@@ -88,6 +92,7 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
   // the queue names its locks after the pool, not after the workers in it
   events.on('pool:create', ({ workerPool }) => queueWorkers.add(workerPool.id))
   events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId))
+  const isDeaf = watchQueue(events)
   await beat(workerId, [], startedAt)
   warmRenderPool()
   const runner: Runner = await run({
@@ -114,7 +119,10 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
         })
     }
   }
-  const beatNow = safely('heartbeat', () => beat(workerId, [...queueWorkers], startedAt))
+  const beatNow = safely('heartbeat', async () => {
+    await beat(workerId, [...queueWorkers], startedAt)
+    if (isDeaf()) onDeaf()
+  })
   const sweepNow = safely('sweep', sweep)
   setTimeout(beatNow, 500).unref()
   setTimeout(sweepNow, 1000).unref()

@@ -18,18 +18,22 @@ if (config.smtpUrl && !config.realMail && !isLoopback(new URL(config.smtpUrl).ho
 await migrate()
 await guardInstallation()
 
-const worker = await startWorker()
+const worker = await startWorker(() => {
+  log.error('the queue hears of no jobs any more, though the database answers; the worker starts anew')
+  setTimeout(() => process.exit(1), 10_000).unref()
+  void stop(1)
+})
 log.info('the worker is ready')
 process.send?.('ready')
 
 let stopping = false
 
-async function stop(): Promise<void> {
+async function stop(code = 0): Promise<void> {
   if (stopping) return
   stopping = true
   await worker.stop()
   await closeDatabase()
-  process.exit(0)
+  process.exit(code)
 }
 process.on('SIGTERM', () => void stop())
 process.on('SIGINT', () => void stop())

@@ -72,17 +72,17 @@ test('PostgreSQL and web killed while orders are shipped: once each, no gap, no 
     }
   }
   await shipping
-  await insist('look', () =>
-    until(
-      'everything to be done',
-      async () => {
-        const issued = (await one<{ count: number }>('select count(*)::int count from document'))!.count
-        const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = await doomed.states()
-        return issued === orderCount && waiting + claimed + handing === 0
-      },
-      110,
-    ),
-  )
+  let stand = ''
+  const isDone = async () => {
+    const { count } = (await one<{ count: number }>('select count(*)::int count from document'))!
+    const states = await doomed.states()
+    stand = `${count} of ${orderCount} issued, ${JSON.stringify(states)}`
+    const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = states
+    return count === orderCount && waiting + claimed + handing === 0
+  }
+  await until('everything to be done', () => insist('look', isDone), 110).catch((error: unknown) => {
+    throw new Error(`not everything is done: ${stand}`, { cause: error })
+  })
   expect(
     await rows(`select source_id from event where kind = 'order status' group by 1 having count(*) <> 1`),
     'each order was shipped once',
