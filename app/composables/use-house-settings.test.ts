@@ -1,6 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { useHouseSettings } from './useHouseSettings'
+import { ApiRefusal } from './api'
 import { useToasts } from '../stores/toasts'
 import { signedIn } from '../testing/signed-in'
 
@@ -36,11 +37,12 @@ beforeEach(() => {
 
 test('a change is said, and undone in what it changed and in nothing else', async () => {
   const { keep } = await shown()
+  calls.fetchSettings.mockResolvedValue({ ...settings, gs1Prefix: '5391234' })
   await keep({ gs1Prefix: '5391234' } as never, 'The prefix is set.')
-  expect(calls.changeSettings).toHaveBeenCalledWith({ gs1Prefix: '5391234' })
+  expect(calls.changeSettings).toHaveBeenCalledWith({ gs1Prefix: '5391234', was: { gs1Prefix: '' } })
   expect(toast()!.words).toBe('The prefix is set.')
   await toast()!.undo!()
-  expect(calls.changeSettings).toHaveBeenLastCalledWith({ gs1Prefix: '' })
+  expect(calls.changeSettings).toHaveBeenLastCalledWith({ gs1Prefix: '', was: { gs1Prefix: '5391234' } })
 })
 
 test('one that is refused says why, and the settings stay as the house has them', async () => {
@@ -49,6 +51,40 @@ test('one that is refused says why, and the settings stay as the house has them'
   await keep({ gs1Prefix: '1' } as never, 'The prefix is set.')
   expect(toast()).toMatchObject({ words: 'A prefix has 7 to 10 digits.', wrong: true })
   expect(now.value).toMatchObject({ gs1Prefix: '' })
+})
+
+test('two changes in quick succession are both kept, the second over the first', async () => {
+  const { keep } = await shown()
+  const house = { ...settings }
+  calls.changeSettings.mockImplementation(async ({ was: _was, ...change }: Record<string, unknown>) => {
+    Object.assign(house, change)
+  })
+  calls.fetchSettings.mockImplementation(async () => ({ ...house }))
+  await Promise.all([
+    keep({ gs1Prefix: '5391234' } as never, 'The prefix is set.'),
+    keep({ gs1Prefix: '4012345' } as never, 'The prefix is set.'),
+  ])
+  expect(calls.changeSettings).toHaveBeenLastCalledWith({
+    gs1Prefix: '4012345',
+    was: { gs1Prefix: '5391234' },
+  })
+})
+
+test('what somebody else just changed is shown first, and kept over only by choice', async () => {
+  const { settings: now, keep } = await shown()
+  calls.changeSettings.mockRejectedValueOnce(
+    new ApiRefusal('changed-meanwhile', 'Somebody else changed this meanwhile.', 409, {}),
+  )
+  calls.fetchSettings.mockResolvedValue({ ...settings, gs1Prefix: '4012345' })
+  await keep({ gs1Prefix: '5391234' } as never, 'The prefix is set.')
+  expect(now.value).toMatchObject({ gs1Prefix: '4012345' })
+  expect(toast()).toMatchObject({ words: 'Somebody else changed this meanwhile.', wrong: true })
+  await toast()!.offer!.go()
+  expect(calls.changeSettings).toHaveBeenLastCalledWith({
+    gs1Prefix: '5391234',
+    was: { gs1Prefix: '4012345' },
+  })
+  expect(toast()!.words).toBe('The prefix is set.')
 })
 
 test('what somebody else changes is shown', async () => {

@@ -5,6 +5,8 @@ export interface Toast {
   at: Date
   /** Takes it back; offered while it is the newest. */
   undo?: () => Promise<void>
+  /** What can be done about it instead; offered as long. */
+  offer?: { words: string; go: () => Promise<void> }
 }
 
 /** So many are kept to be looked up. */
@@ -19,12 +21,15 @@ export const useToasts = defineStore('toasts', () => {
   const fresh = ref<Toast>()
   let count = 0
 
-  function say(words: string, options: { wrong?: boolean; undo?: () => Promise<void> } = {}): void {
-    const { wrong = false, undo } = options
-    const toast: Toast = { id: ++count, words, wrong, at: new Date(), undo }
+  function say(
+    words: string,
+    options: { wrong?: boolean; undo?: () => Promise<void>; offer?: Toast['offer'] } = {},
+  ): void {
+    const { wrong = false, undo, offer } = options
+    const toast: Toast = { id: ++count, words, wrong, at: new Date(), undo, offer }
     toasts.value = [...toasts.value.slice(1 - most), toast]
     fresh.value = toast
-    setTimeout(() => settle(toast.id), undo ? 60_000 : wrong ? 20_000 : 6000)
+    setTimeout(() => settle(toast.id), undo || offer ? 60_000 : wrong ? 20_000 : 6000)
   }
 
   /** It is read, or taken back: it is found in the list only. */

@@ -1,5 +1,6 @@
 import type { ElementHandle } from 'puppeteer-core'
 import { describe, expect, test } from 'vitest'
+import { until } from '../integration/house'
 import { useDesk } from './desk'
 
 /* Keeping papers back, rehearsal, and the print queue, from the screen. */
@@ -358,7 +359,11 @@ describe('what a second person sends', () => {
     await desk.wait('.few input')
     await desk.fill('.few input', '1')
     await desk.press('Tab')
-    await says('What a second person sends is set')
+    // the first of the two changes says the same words
+    await until('the amount to be kept', async () => {
+      const [kept] = await desk.sql<{ above: string }>(`select second_look->>'above' above from company`)
+      return kept?.above === '1'
+    })
     await desk.page.goto(`${desk.base}/?kind=invoice`)
     await row('second person')
     const number = await inRow('second person')

@@ -41,7 +41,7 @@ export interface Desk {
   /** Writes over what is in a field. */
   fill: (selector: string, value: string) => Promise<void>
   /** Lets time pass where it is kept: nothing else is done behind the interface's back. */
-  sql: (statement: string) => Promise<void>
+  sql: <Row extends object>(statement: string) => Promise<Row[]>
   /** Writes a date into a date field and leaves it. */
   setDate: (selector: string, value: string) => Promise<void>
 }
@@ -137,11 +137,12 @@ export function useDesk(): Desk {
       page,
       base: web.base,
       mailboxes: process.env.CLOTHESPIN_MAILBOXES_URL!,
-      sql: async (statement: string) => {
+      sql: async <Row extends object>(statement: string) => {
         const client = new pg.Client({ connectionString: process.env.CLOTHESPIN_DATABASE_URL })
         await client.connect()
-        await client.query(statement)
+        const { rows } = await client.query<Row>(statement)
         await client.end()
+        return rows
       },
       signIn: async (role: string) => {
         const person = demoStaff().find((one) => one.role === role)!

@@ -12,9 +12,9 @@ const emit = defineEmits<{ help: [] }>()
 const store = useToasts()
 const before = computed(() => store.toasts.toReversed())
 
-async function undo(toast: Toast) {
+async function go(toast: Toast, act: () => Promise<void>) {
   store.settle(toast.id)
-  await attempt(toast.undo!)
+  await attempt(act)
 }
 onUnmounted(store.forget)
 </script>
@@ -30,8 +30,16 @@ onUnmounted(store.forget)
         data-test="toast"
       >
         <span>{{ store.fresh.words }}</span>
-        <button v-if="store.fresh.undo" type="button" @click="undo(store.fresh)">
+        <button v-if="store.fresh.undo" type="button" @click="go(store.fresh, store.fresh.undo)">
           {{ t('frame.undo') }}
+        </button>
+        <button
+          v-if="store.fresh.offer"
+          type="button"
+          data-test="offer"
+          @click="go(store.fresh, store.fresh.offer.go)"
+        >
+          {{ store.fresh.offer.words }}
         </button>
       </div>
     </div>
