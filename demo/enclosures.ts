@@ -1,12 +1,18 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { addDays } from '../core/documents/days'
+import type { ItemOption } from '../core/items/options'
 import { clock } from '../server/clock'
 import { rows } from '../server/db/connection'
 import { addEnclosure, type EnclosureChange, type HangsOn } from '../server/services/enclosures/enclosures'
+import { keepItem } from '../server/services/items/items'
+import { listItems } from '../server/services/items/queries'
 import { inTheNameOf } from '../server/services/people/principal'
 
-/* What goes along in the demo house: terms, an offer that ends, a drawing at one order, a note that stays here. */
+/*
+ * What goes along in the demo house: terms, an offer that ends, a drawing at one order, a note that stays here, and
+ * with an item how it is put together, as a link of a few downloads.
+ */
 
 const folder = process.env.CLOTHESPIN_DEMO ?? 'demo/data'
 const withAll: Omit<EnclosureChange, 'name'> = {
@@ -17,6 +23,8 @@ const withAll: Omit<EnclosureChange, 'name'> = {
   from: null,
   until: null,
   goes: true,
+  mostDownloads: null,
+  goodDays: null,
 }
 const add = (
   who: string,
@@ -41,6 +49,7 @@ export async function hangFiles(brandId: number, orders: readonly number[]): Pro
     from: addDays(today, -7),
     until: addDays(today, 60),
   })
+  await tellOfItems()
   const [order] = orders
   if (order === undefined) return
   await add('Col Varley', { sourceId: order }, file('hive-stand.png'), { name: 'Hive stand, drawing.png' })
@@ -53,3 +62,31 @@ export async function hangFiles(brandId: number, orders: readonly number[]): Pro
     goes: false,
   })
 }
+
+/** An item with a picture and a file, and one whose choices have words in every language. */
+async function tellOfItems(): Promise<void> {
+  const stand = await itemCalled('HS-STD')
+  await keepItem(stand.id, { ...stand, picture: file('hive-stand.png') }, stand.version)
+  await add('Col Varley', { itemId: stand.id }, file('hive-stand-assembly.pdf'), {
+    name: 'Hive stand, how to put it together.pdf',
+    kinds: ['invoice'],
+    mostDownloads: 5,
+    goodDays: 90,
+  })
+  const suit = await itemCalled('CL-SUT')
+  const worded = suit.options.map((option) => ({ ...option, wordings: suitWordings[option.name] }))
+  await keepItem(suit.id, { ...suit, options: worded }, suit.version)
+}
+
+const suitWordings: Record<string, ItemOption['wordings']> = {
+  Size: {
+    de: { name: 'Größe', values: ['S', 'M', 'L', 'XL'] },
+    fr: { name: 'Taille', values: ['S', 'M', 'L', 'XL'] },
+  },
+  Colour: {
+    de: { name: 'Farbe', values: ['weiß', 'oliv'] },
+    fr: { name: 'Couleur', values: ['blanc', 'olive'] },
+  },
+}
+
+const itemCalled = async (code: string) => (await listItems({ search: code, limit: 1 })).rows[0]!

@@ -4,24 +4,26 @@ import { api, type BodyOf } from '../composables/api'
 export interface HangsOn {
   order?: number
   customer?: number
+  item?: number
 }
 
-export const fetchEnclosures = ({ order, customer }: HangsOn) =>
-  order !== undefined
-    ? api.get('/api/orders/{id}/enclosures', { path: { id: order } })
-    : customer !== undefined
-      ? api.get('/api/customers/{id}/enclosures', { path: { id: customer } })
-      : api.get('/api/enclosures')
+export function fetchEnclosures({ order, customer, item }: HangsOn) {
+  if (order !== undefined) return api.get('/api/orders/{id}/enclosures', { path: { id: order } })
+  if (customer !== undefined) return api.get('/api/customers/{id}/enclosures', { path: { id: customer } })
+  if (item !== undefined) return api.get('/api/items/{id}/enclosures', { path: { id: item } })
+  return api.get('/api/enclosures')
+}
 
-export const addEnclosure = (
-  { order, customer }: HangsOn,
+export function addEnclosure(
+  { order, customer, item }: HangsOn,
   body: BodyOf<'/api/enclosures', 'post'>,
-): Promise<unknown> =>
-  order !== undefined
-    ? api.post('/api/orders/{id}/enclosures', { path: { id: order }, body })
-    : customer !== undefined
-      ? api.post('/api/customers/{id}/enclosures', { path: { id: customer }, body })
-      : api.post('/api/enclosures', { body })
+): Promise<unknown> {
+  if (order !== undefined) return api.post('/api/orders/{id}/enclosures', { path: { id: order }, body })
+  if (customer !== undefined)
+    return api.post('/api/customers/{id}/enclosures', { path: { id: customer }, body })
+  if (item !== undefined) return api.post('/api/items/{id}/enclosures', { path: { id: item }, body })
+  return api.post('/api/enclosures', { body })
+}
 
 /** A file for one email; it goes once the email that names it is kept. */
 export const addForOnce = (prepared: number, body: BodyOf<'/api/prepared/{id}/enclosures', 'post'>) =>

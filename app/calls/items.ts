@@ -2,7 +2,8 @@ import { api, type BodyOf, type QueryOf } from '../composables/api'
 
 export const findItems = (query: QueryOf<'/api/items/find', 'get'>) => api.get('/api/items/find', { query })
 
-export const fetchOptions = (codes: string[]) => api.post('/api/items/options', { body: { codes } })
+export const fetchOptions = (body: BodyOf<'/api/items/options', 'post'>) =>
+  api.post('/api/items/options', { body })
 
 export const addItem = (body: BodyOf<'/api/items', 'post'>) => api.post('/api/items', { body })
 

@@ -3,6 +3,7 @@ import { attempt } from './api'
 import { useNewest } from './useNewest'
 import { fetchOptions, findItems } from '../calls/items'
 import type { ItemOption } from '../../core/items/options'
+import type { Language } from '../../core/money/format'
 import type { LineEdit } from '../contract'
 
 type FoundItem = Awaited<ReturnType<typeof findItems>>[number]
@@ -15,7 +16,7 @@ type FoundItem = Awaited<ReturnType<typeof findItems>>[number]
  * @param customerId who buys: prices of its group and its own numbers hold
  */
 export function useItemLookup(
-  language: () => string,
+  language: () => Language,
   currency: () => string,
   customerId: () => number | undefined = () => undefined,
 ) {
@@ -58,7 +59,8 @@ export function useItemLookup(
   /** For the lines that are there already. */
   async function learnOf(codes: readonly string[]): Promise<void> {
     const asked = [...new Set(codes)].filter(Boolean)
-    if (asked.length > 0) await attempt(async () => learn((await fetchOptions(asked)).items))
+    if (asked.length > 0)
+      await attempt(async () => learn((await fetchOptions({ codes: asked, language: language() })).items))
   }
 
   /** Asked for itself: what is typed meanwhile and looked up for the list takes nothing from it. */

@@ -8,7 +8,7 @@ export interface ChangedField {
 }
 
 /** A value of a form as a person reads it: lists and tables line by line. */
-function inWords(value: unknown): string {
+export function inWords(value: unknown): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value !== 'object' || value === null) return String(value ?? '')
   return Object.values(value)

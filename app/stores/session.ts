@@ -1,5 +1,6 @@
 import type { OwnFieldFacts } from '../../core/fields/own-fields'
 import type { DocumentKind } from '../../core/documents/kinds'
+import type { Language } from '../../core/money/format'
 import type { StatusSteps } from '../../core/orders/statuses'
 import { api } from '../composables/api'
 import { useLiveStore } from './live'
@@ -25,7 +26,7 @@ interface House {
     taxRates: Record<string, string>
     currency: string
     country: string
-    language: string
+    language: Language
     smallDifference: string
     /** The house has said under which address it is reached: links in emails lead there. */
     linksLead: boolean

@@ -1,4 +1,5 @@
 import { createPinia, setActivePinia, type Pinia } from 'pinia'
+import type { Language } from '../../core/money/format'
 import { useSession, type SignedIn } from '../stores/session'
 
 const company = {
@@ -11,7 +12,7 @@ const company = {
   taxRates: { standard: '23', none: '0' },
   currency: 'EUR',
   country: 'IE',
-  language: 'en',
+  language: 'en' as Language,
   smallDifference: '0.05',
   linksLead: true,
 }

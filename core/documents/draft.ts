@@ -25,6 +25,8 @@ export interface DraftFacts {
   suppliedOn: Day | null
   /** The document date that is wanted; null is the day of issue. */
   date: Day | null
+  /** The branch it is sold from; without one the brand's own. With an order it is the order's. */
+  branchId?: number | null
   lines: DraftLine[]
   adjustments: Adjustment[]
   /** It asks for a part of an order's sum before the goods go; the final invoice deducts it. */

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { carried, carriagesOf, fitText, type CarriageRule } from './carriage'
+import { carried, carriagesOf, fitText, linksLacking, type CarriageRule } from './carriage'
 
 const invoice = { name: 'invoice', size: 200_000, isDocument: true }
 const terms = { name: 'terms', size: 3_000_000, isDocument: false }
@@ -55,4 +55,22 @@ test('an invoice needs its file, and so does a confirmation of many lines', () =
       { kind: 'order confirmation', lines: lines(1) },
     ]),
   ).toBe(false)
+})
+
+test('what may be had so often only is behind a link however its customer has files, and nowhere else', () => {
+  const plan = { name: 'plan', size: 4_000, isDocument: false, onlyLinked: true }
+  for (const wish of ['attached', 'link', 'both', 'body'] as const) {
+    const { attached, linked } = carried([invoice, plan], { ...rule, wish })
+    expect(attached).not.toContainEqual(plan)
+    expect(linked).toContainEqual(plan)
+  }
+  expect(carried([invoice, plan], rule)).toMatchObject({ attached: [invoice], linked: [plan] })
+})
+
+test('where links lead nowhere it is never attached instead: its email waits, and says why', () => {
+  const plan = { name: 'plan.pdf', size: 4_000, isDocument: false, onlyLinked: true }
+  expect(carried([invoice, plan], { ...rule, links: false }).attached).toEqual([invoice])
+  expect(linksLacking([invoice, plan], { links: false })).toMatch(/“plan.pdf” goes as a link only/)
+  expect(linksLacking([invoice, plan], { links: true })).toBeNull()
+  expect(linksLacking([invoice, terms], { links: false })).toBeNull()
 })

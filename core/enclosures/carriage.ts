@@ -53,6 +53,8 @@ export interface CarriedFile {
   size: number
   /** A document of ours, not something that goes along with it. */
   isDocument: boolean
+  /** It may be had so often only, which no attached file could hold to. */
+  onlyLinked?: boolean
 }
 
 export interface Carried<File> {
@@ -64,7 +66,8 @@ export interface Carried<File> {
 
 /**
  * The one answer to which files of an email are in it and which behind a link. Without an address that links could
- * begin with everything is attached; what should stand in the text and does not fit there is attached as well. Where
+ * begin with everything is attached but what goes as a link only, which `linksLacking` tells; what should stand in the
+ * text and does not fit there is attached as well. Where
  * the house says so, files of an email that would be too large become links, enclosures before documents, the largest
  * first, until the rest fits.
  */
@@ -72,9 +75,9 @@ export function carried<File extends CarriedFile>(all: readonly File[], rule: Ca
   const { wish, links, tooLarge, most, fitsText = false } = rule
   const inText = wish === 'body' && fitsText ? all.filter((file) => file.isDocument) : []
   const files = all.filter((file) => !inText.includes(file))
-  if (!links) return { attached: files, linked: [], inText }
+  if (!links) return { attached: files.filter((file) => !file.onlyLinked), linked: [], inText }
   if (wish === 'link') return { attached: [], linked: files, inText }
-  const out = new Set<File>()
+  const out = new Set(files.filter((file) => file.onlyLinked))
   const left = () => files.filter((file) => !out.has(file))
   const fits = () => mailSize(left().map(({ size }) => size)) <= most * megabyte
   if (tooLarge === 'link') {
@@ -89,4 +92,16 @@ export function carried<File extends CarriedFile>(all: readonly File[], rule: Ca
     linked: files.filter((file) => out.has(file) || (wish === 'both' && file.isDocument)),
     inText,
   }
+}
+
+/** Why an email cannot go whose file goes as a link, where links lead nowhere, in words; null where it can. */
+export function linksLacking(
+  files: readonly { name: string; onlyLinked?: boolean }[],
+  { links }: Pick<CarriageRule, 'links'>,
+): string | null {
+  const lost = links ? undefined : files.find((file) => file.onlyLinked)
+  return lost
+    ? `“${lost.name}” goes as a link only, and the house has no public address yet. A supervisor writes it in ` +
+        'Settings, General; or leave the file out of this email.'
+    : null
 }

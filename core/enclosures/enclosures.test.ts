@@ -17,14 +17,17 @@ const file = (name: string, more: Partial<EnclosureFacts> = {}): EnclosureFacts 
   customerId: null,
   sourceId: null,
   preparedId: null,
+  item: null,
   language: null,
   from: null,
   until: null,
   goes: true,
+  mostDownloads: null,
+  goodDays: null,
   ...more,
 })
 const email: EnclosureQuestion = {
-  documents: [{ kind: 'invoice', language: 'de', sourceId: 7 }],
+  documents: [{ kind: 'invoice', language: 'de', sourceId: 7, items: ['HB-10', 'SMOKER'] }],
   brandId: 1,
   groupId: 3,
   customerId: 5,
@@ -47,6 +50,8 @@ describe('what goes along', () => {
     ['another customer', { customerId: 6 }, false],
     ['this order', { sourceId: 7 }, true],
     ['another order', { sourceId: 8 }, false],
+    ['an item in its lines', { item: 'SMOKER' }, true],
+    ['another item', { item: 'SMOKE' }, false],
     ['this language', { language: 'de' }, true],
     ['another language', { language: 'fr' }, false],
     ['from today', { from: '2026-11-28' }, true],
@@ -62,8 +67,8 @@ describe('what goes along', () => {
   test('with one of several documents in an email it goes along once', () => {
     const documents = [
       ...email.documents,
-      { kind: 'credit note', language: 'de', sourceId: 8 },
-      { kind: 'credit note', language: 'de', sourceId: 9 },
+      { kind: 'credit note', language: 'de', sourceId: 8, items: [] },
+      { kind: 'credit note', language: 'de', sourceId: 9, items: [] },
     ] as const
     expect(names([file('credits.pdf', { kinds: ['credit note'] })], { documents })).toEqual(['credits.pdf'])
   })

@@ -17,11 +17,17 @@ export interface EnclosureRule {
   sourceId: number | null
   /** Added for one sending of this prepared document. */
   preparedId: number | null
+  /** The number of the item whose sale it goes along with. */
+  item: string | null
   language: Language | null
   from: Day | null
   until: Day | null
   /** False: kept here, and it never leaves: retired, or for the house's own eyes. */
   goes: boolean
+  /** So often each receiver may have it: then it goes as a link, which counts. Null: any number of times. */
+  mostDownloads: number | null
+  /** So many days its link is good; the house's own number where there is none. */
+  goodDays: number | null
 }
 
 /** A kept file as it is listed; its bytes are found by the SHA-256. */
@@ -39,7 +45,13 @@ export interface EnclosureFacts extends KeptFile, EnclosureRule {}
 
 /** One email, or one that is to come. */
 export interface EnclosureQuestion {
-  documents: readonly { kind: DocumentKind; language: Language; sourceId: number }[]
+  documents: readonly {
+    kind: DocumentKind
+    language: Language
+    sourceId: number
+    /** Numbers of the items in its lines. */
+    items: readonly string[]
+  }[]
   brandId: number
   groupId: number | null
   customerId: number
@@ -58,9 +70,9 @@ export interface OwnEnclosures {
 }
 
 /** What the narrowest part of a rule is: why the file goes along. */
-export type EnclosureSource = 'once' | 'order' | 'customer' | 'group' | 'brand' | 'kind' | 'house'
+export type EnclosureSource = 'once' | 'order' | 'customer' | 'item' | 'group' | 'brand' | 'kind' | 'house'
 
-export interface GoingAlong extends KeptFile {
+export interface GoingAlong extends KeptFile, Pick<EnclosureRule, 'mostDownloads' | 'goodDays'> {
   source: EnclosureSource
   /** It would go, and somebody left it out of this email. */
   leftOut: boolean
@@ -71,6 +83,7 @@ export function enclosureSource(rule: EnclosureRule): EnclosureSource {
   if (rule.preparedId !== null) return 'once'
   if (rule.sourceId !== null) return 'order'
   if (rule.customerId !== null) return 'customer'
+  if (rule.item !== null) return 'item'
   if (rule.groupId !== null) return 'group'
   if (rule.brandId !== null) return 'brand'
   return rule.kinds.length > 0 ? 'kind' : 'house'
@@ -80,6 +93,7 @@ const narrowestFirst: readonly EnclosureSource[] = [
   'once',
   'order',
   'customer',
+  'item',
   'group',
   'brand',
   'kind',
@@ -101,6 +115,8 @@ export function goingAlong(kept: readonly EnclosureFacts[], question: EnclosureQ
       sha256,
       size,
       mediaType,
+      mostDownloads: rule.mostDownloads,
+      goodDays: rule.goodDays,
       source: enclosureSource(rule),
       // whoever leaves a content out means it by whatever name; one that was added for this once goes
       leftOut: rule.preparedId === null && leftOut.has(sha256),
@@ -126,10 +142,11 @@ function isMeant(rule: EnclosureFacts, question: EnclosureQuestion): boolean {
     (rule.from === null || rule.from <= question.day) &&
     (rule.until === null || question.day <= rule.until) &&
     question.documents.some(
-      ({ kind, language, sourceId }) =>
+      ({ kind, language, sourceId, items }) =>
         (rule.kinds.length === 0 || rule.kinds.includes(kind)) &&
         is(rule.language, language) &&
-        is(rule.sourceId, sourceId),
+        is(rule.sourceId, sourceId) &&
+        (rule.item === null || items.includes(rule.item)),
     )
   )
 }

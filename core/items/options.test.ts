@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { chosenOption, optionsIn, optionsLine, valuesOf, withOption } from './options'
+import { chosenOption, misworded, optionIn, optionsIn, optionsLine, valuesOf, withOption } from './options'
 
 const colour = { name: 'Colour', values: ['natural', 'green', 'green, dark'] }
 const size = { name: 'Size', values: ['S', 'L', 'XL'] }
@@ -54,4 +54,22 @@ test('a file has them in one line, and what comes in is what went out', () => {
     'a:1;b:1;c:1;d:1;e:1;f:1;g:1',
   ])
     expect(optionsIn(wrong)).toBeNull()
+})
+
+describe('a choice in another language', () => {
+  const worded = { ...size, wordings: { de: { name: 'Größe', values: ['klein', 'groß', ''] } } }
+
+  test('is called as it is there, and as in the house where nobody said', () => {
+    expect(optionIn(worded, 'de')).toEqual({ name: 'Größe', values: ['klein', 'groß', 'XL'] })
+    expect(optionIn(worded, 'fr')).toEqual(size)
+    expect(
+      withOption(null, [optionIn(worded, 'de')], { option: optionIn(worded, 'de'), value: 'groß' }),
+    ).toBe('Größe: groß')
+  })
+
+  test('has a word for each value, or it is told where not', () => {
+    expect(misworded(worded)).toEqual([])
+    expect(misworded({ ...size, wordings: { fr: { name: 'Taille', values: ['S', 'L'] } } })).toEqual(['fr'])
+    expect(misworded(size)).toEqual([])
+  })
 })

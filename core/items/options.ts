@@ -1,8 +1,22 @@
+import { languages, type Language } from '../money/format'
+
 /** What a buyer chooses of an item, like a colour or a size. */
 export interface ItemOption {
   name: string
   values: string[]
+  /** How it is called in other languages, value by value in the same order. */
+  wordings?: Partial<Record<Language, { name: string; values: string[] }>>
 }
+
+/** A choice as it is called in a language; where nobody gave it words there, as in the company's own. */
+export const optionIn = ({ wordings, ...own }: ItemOption, language: Language): ItemOption => ({
+  name: wordings?.[language]?.name || own.name,
+  values: own.values.map((value, at) => wordings?.[language]?.values[at] || value),
+})
+
+/** The languages in which a choice has a wording that does not fit: other values than it has. */
+export const misworded = ({ values, wordings = {} }: ItemOption): Language[] =>
+  languages.filter((one) => wordings[one] && wordings[one].values.length !== values.length)
 
 /** Most choices of one item. */
 export const mostOptions = 6

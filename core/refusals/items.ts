@@ -8,6 +8,7 @@ export const items = {
   'in-use/field-of-customer': 'Invoices to {customer} wait for “{field}”. Change that at the customer first.',
   'in-use/field-of-email': 'The email text of {text} names “{field}”. Change it first.',
   'in-use/field-of-routine': 'The routine “{routine}” asks for “{field}”. Change it first.',
+  misworded: '{option} has {count} values; write as many here, in the same order.',
   'no-choices': 'Write at least one word to choose from.',
   'no-name': 'Give the item a name in the company’s language.',
   'no-such-field': 'That field does not exist any more. Load the page again.',

@@ -259,7 +259,9 @@ create table item (
   -- fields of the house's own
   fields jsonb not null default '{}',
   -- what a buyer chooses of it: names with their values
-  options jsonb not null default '[]'
+  options jsonb not null default '[]',
+  -- PNG or JPEG
+  picture text
 );
 create index item_gtin on item (gtin) where gtin <> '';
 
@@ -1064,6 +1066,7 @@ create table file (
   bytes bytea not null,
   kept_at timestamptz not null
 );
+alter table item add foreign key (picture) references file;
 -- PDFs and pictures are compressed already
 alter table file alter column bytes set storage external;
 
@@ -1183,8 +1186,15 @@ create table enclosure (
   added_by text not null,
   added_at timestamptz not null,
   version integer not null default 1,
-  check (num_nonnulls(customer_id, source_id, prepared_id) <= 1)
+  -- goes along with what bills this item
+  item_id integer references item,
+  -- so often each receiver may have it; then it goes as a link only
+  most_downloads integer check (most_downloads > 0),
+  -- so many days its link is good; the house's own number where there is none
+  good_days integer check (good_days > 0),
+  check (num_nonnulls(customer_id, source_id, prepared_id, item_id) <= 1)
 );
+create index enclosure_of_item on enclosure (item_id) where item_id is not null;
 create index enclosure_of_customer on enclosure (customer_id) where customer_id is not null;
 create index enclosure_of_source on enclosure (source_id) where source_id is not null;
 create index enclosure_of_prepared on enclosure (prepared_id) where prepared_id is not null;
@@ -1476,7 +1486,11 @@ create table signed_link (
   wrong_codes integer not null default 0,
   opened integer not null default 0,
   first_opened_at timestamptz,
-  last_opened_at timestamptz
+  last_opened_at timestamptz,
+  -- so often it can be had; any number of times where there is none
+  most_opened integer,
+  -- a file of an item that was sold: what takes the whole sale back ends it
+  of_item boolean not null default false
 );
 create unique index signed_link_of on signed_link (dispatch_id, sha256) where ended_at is null;
 create index signed_link_document on signed_link (document_id);

@@ -14,3 +14,14 @@ export function download(event: H3Event, file: { name: string; mediaType: string
   })
   return file.bytes
 }
+
+/** A picture for our own pages; one that changes gets another address, so that it may be kept. */
+export function pictureAnswer(event: H3Event, picture: { mediaType: string; bytes: Buffer }): Buffer {
+  setResponseHeaders(event, {
+    'content-type': picture.mediaType,
+    'x-content-type-options': 'nosniff',
+    'content-security-policy': "sandbox; default-src 'none'",
+    'cache-control': 'private, max-age=31536000, immutable',
+  })
+  return picture.bytes
+}

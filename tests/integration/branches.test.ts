@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { one, rows } from '../../server/db/connection'
+import type { DraftFacts } from '../../core/documents/draft'
 import { creditDocument } from '../../server/services/drafts/credit'
+import { changeDraft, draftView, newInvoice } from '../../server/services/drafts/drafts'
 import { branches, keepBranch, type BranchChange } from '../../server/services/house/branches'
 import { addSeries } from '../../server/services/house/series'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
@@ -133,6 +135,52 @@ describe('an order that is sold from a branch', () => {
     await editOrder(id, { version, lines, reference, customerNote, branchId: null }, who)
     expect((await invoiceOf(id)).printed).not.toContain('1 Hill Lane')
     expect(await orderView(id)).toMatchObject({ branchId: null })
+  })
+})
+
+describe('an invoice without an order', () => {
+  const write = async (branchId: number | null) => {
+    const id = await newInvoice(house.customers[0]!.id, house.brands[0]!.id, who)
+    await change(id, { branchId, lines: [line] })
+    return id
+  }
+  const line = {
+    item: '',
+    description: 'Repair of an extractor',
+    detail: null,
+    unit: '',
+    quantity: '1',
+    unitPrice: '100.00',
+    discountPercent: '0',
+    taxCode: 'standard',
+  }
+  async function change(id: number, more: Partial<DraftFacts>): Promise<void> {
+    const { version, brandId, customerId, facts } = await draftView(id)
+    await changeDraft(
+      id,
+      { version, brandId, customerId, earlierDateOk: false, facts: { ...facts, ...more } },
+      who,
+    )
+  }
+
+  test('is sold from a branch, has its numbers, and is credited from there', async () => {
+    const { number, printed, id } = await issued(await write(branch))
+    expect(number).toMatch(/^Q/)
+    expect(printed).toContain('1 Hill Lane')
+    const { credit } = await creditDocument(
+      id,
+      { ask: { kind: 'whole' }, reason: 'Returned', anew: false },
+      who,
+    )
+    expect((await invoiceOf(credit)).printed).toContain('1 Hill Lane')
+  })
+
+  test('is refused at a branch of another brand, and nothing of it changes', async () => {
+    const id = await write(null)
+    const other = await keepBranch(null, quay({ brandId: house.brands[1]!.id, name: 'Shop window' }), who)
+    expect(await refused(change(id, { branchId: other }))).toBe('no-such-branch branchId')
+    expect((await draftView(id)).facts.branchId ?? null).toBeNull()
+    expect((await invoiceOf(id)).printed).not.toContain('Hill Lane')
   })
 })
 

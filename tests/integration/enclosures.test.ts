@@ -33,6 +33,8 @@ const rule = (name: string, more: Partial<EnclosureChange> = {}): EnclosureChang
   from: null,
   until: null,
   goes: true,
+  mostDownloads: null,
+  goodDays: null,
   ...more,
 })
 const add = (name: string, more: Partial<EnclosureChange> = {}, on: HangsOn = {}) =>

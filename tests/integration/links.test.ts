@@ -296,6 +296,8 @@ test('an email that is too large has its largest file behind a link, where the h
     from: null,
     until: null,
     goes: true,
+    mostDownloads: null,
+    goodDays: null,
   }
   for (const name of ['Catalogue.pdf', 'Map.pdf'])
     await addEnclosure({}, Buffer.concat([large, Buffer.from(name)]), { ...rule, name }, who)

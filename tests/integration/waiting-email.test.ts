@@ -162,6 +162,8 @@ describe('an email that waits', () => {
       from: null,
       until: null,
       goes: true,
+      mostDownloads: null,
+      goodDays: null,
     }
     const plan = await addEnclosure(
       { preparedId },

@@ -11,7 +11,6 @@ import { useWrongs } from '../../composables/useWrongs'
 import { addCustomer, fetchDefaults, searchCustomers } from '../../calls/customers'
 import { languageChoices } from '../../composables/languages'
 import { countryName, countryNames } from '../../../core/countries'
-import type { Language } from '../../../core/money/format'
 import type { CustomerRow } from '../../contract'
 
 /** Writes a new customer; who is there already under a like name is shown while one types. */
@@ -24,7 +23,7 @@ const form = reactive({
   contact: '',
   street: '',
   country: countryName(company.country),
-  language: company.language as Language,
+  language: company.language,
   currency: company.currency,
   taxNumber: '',
   groupName: '',

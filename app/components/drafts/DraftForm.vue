@@ -6,6 +6,8 @@ import DateField from '../fields/DateField.vue'
 import OrderAdjustments from '../orders/OrderAdjustments.vue'
 import FormField from '../fields/FormField.vue'
 import OrderLines from '../orders/OrderLines.vue'
+import SoldFrom from '../orders/SoldFrom.vue'
+import { useBranches } from '../../composables/useBranches'
 import { useSums } from '../../composables/useSums'
 import WordPicker from '../list/WordPicker.vue'
 import { moneyWithSign, plural } from '../../composables/format'
@@ -20,8 +22,15 @@ export interface DraftForm {
   earlierDateOk: boolean
 }
 const form = defineModel<DraftForm>({ required: true })
-defineProps<{ draft: DraftView; disabled: boolean; dirty: boolean; wrong: string }>()
+const props = defineProps<{ draft: DraftView; disabled: boolean; dirty: boolean; wrong: string }>()
 const facts = computed(() => form.value.facts!)
+const branches = useBranches(() => props.draft.brandId)
+const branchId = computed({
+  get: () => facts.value.branchId ?? null,
+  set: (value) => {
+    facts.value.branchId = value
+  },
+})
 const isCredit = computed(() => !!facts.value.credit)
 const askWords = computed(() => {
   const ask = facts.value.credit?.ask
@@ -119,6 +128,7 @@ const [reference, customerNote, suppliedOn, date] = [
           maxlength="1000"
           :placeholder="t('common.nothing')"
         />
+        <SoldFrom v-if="!draft.orderId" v-model="branchId" :branches="branches" :disabled="disabled" />
       </div>
     </template>
     <div class="texts">

@@ -2,7 +2,7 @@
 import { t } from '../../words'
 import CheckField from '../fields/CheckField.vue'
 import FileButton from '../fields/FileButton.vue'
-import { tooHeavy, whyWords } from './where'
+import { limits, tooHeavy, whyWords } from './where'
 import { base64Of } from '../../composables/fileText'
 import { useActing } from '../../composables/useActing'
 import { addForOnce } from '../../calls/enclosures'
@@ -25,7 +25,9 @@ const turn = (id: number) => {
 const size = computed(() =>
   mailSize([
     ...documents.value.map((file) => file.size ?? documentAsARule),
-    ...standing.value.filter((file) => goes(file.enclosure!.id)).map((file) => file.size!),
+    ...standing.value
+      .filter((file) => goes(file.enclosure!.id) && file.by !== 'link')
+      .map((file) => file.size!),
     ...added.value.map((file) => file.size),
   ]),
 )
@@ -60,7 +62,9 @@ const remove = (id: number) => {
         >
         <span class="soft">{{ sizeWords(file.size!) }}</span>
         <span class="soft">{{
-          goes(file.enclosure!.id) ? whyWords(file.enclosure!.source) : t('enclosures.leftOut')
+          goes(file.enclosure!.id)
+            ? [whyWords(file.enclosure!.source), limits(file.enclosure!)].filter(Boolean).join(', ')
+            : t('enclosures.leftOut')
         }}</span>
       </li>
       <li v-for="file in added" :key="file.id">

@@ -33,7 +33,8 @@ const props = defineProps<{
   groups: readonly { id: number; name: string }[]
 }>()
 const emit = defineEmits<{ leave: []; kept: [] }>()
-const standing = props.on.order === undefined && props.on.customer === undefined
+const ofItem = props.on.item !== undefined
+const standing = props.on.order === undefined && props.on.customer === undefined && !ofItem
 const { brands } = useSession().house!
 const all = 'all'
 const none = {
@@ -45,20 +46,27 @@ const none = {
   from: null,
   until: null,
   goes: true,
+  mostDownloads: null,
+  goodDays: null,
   version: 1,
 }
 type Kept = Omit<EnclosureView, keyof typeof none> & EnclosureView
 const formOf = (one: Pick<EnclosureView, keyof typeof none>) => ({
   name: one.name,
-  kinds: [...one.kinds],
+  // what is sold goes with its invoice
+  kinds: props.enclosure || !ofItem ? [...one.kinds] : ['invoice' as const],
   brand: one.brandId === null ? all : String(one.brandId),
   group: one.groupId === null ? all : String(one.groupId),
   language: one.language ?? all,
   from: one.from ?? '',
   until: one.until ?? '',
   goes: one.goes,
+  mostDownloads: String(one.mostDownloads ?? ''),
+  goodDays: String(one.goodDays ?? ''),
 })
 const opened = props.enclosure ?? (none as unknown as Kept)
+/** What is no whole number is refused by the server, at its field. */
+const whole = (text: string) => (text.trim() ? (/^\d+$/.test(text.trim()) ? Number(text) : 0) : null)
 const form = reactive(formOf(opened))
 const file = shallowRef<File>()
 const heavy = ref('')
@@ -68,7 +76,14 @@ function choose(chosen: File) {
   file.value = chosen
   if (!props.enclosure) form.name = chosen.name
 }
-const { busy, wrong, wrongs, acting } = useWrongs(['name', 'until', 'from', 'file'])
+const { busy, wrong, wrongs, acting } = useWrongs([
+  'name',
+  'until',
+  'from',
+  'file',
+  'mostDownloads',
+  'goodDays',
+])
 const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   form,
   opened,
@@ -84,6 +99,8 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     from: t('common.from'),
     until: t('common.until'),
     goes: t('enclosures.goesAlong'),
+    mostDownloads: t('enclosures.mostDownloads'),
+    goodDays: t('enclosures.goodDays'),
   },
 })
 const brandChoices = [
@@ -99,7 +116,7 @@ const idOf = (value: string) => (value === all ? null : Number(value))
 
 async function keep() {
   const done = await acting(async () => {
-    const { brand, group, language, from, until, ...others } = form
+    const { brand, group, language, from, until, mostDownloads, goodDays, ...others } = form
     const body = {
       ...others,
       brandId: idOf(brand),
@@ -107,6 +124,8 @@ async function keep() {
       language: language === all ? null : (language as 'en'),
       from: from || null,
       until: until || null,
+      mostDownloads: whole(mostDownloads),
+      goodDays: whole(goodDays),
     }
     const bytes = file.value && (await base64Of(file.value))
     await saving(() =>
@@ -176,6 +195,27 @@ const drop = () =>
           :choices="brandChoices"
         />
         <SelectField v-model="form.group" :label="t('enclosures.group')" :choices="groupChoices" />
+      </template>
+      <template v-if="ofItem">
+        <FormField
+          v-model="form.mostDownloads"
+          :label="t('enclosures.mostDownloads')"
+          :hint="t('enclosures.mostDownloadsHint')"
+          :placeholder="t('enclosures.anyNumber')"
+          mono
+          inputmode="numeric"
+          data-test="most-downloads"
+          :wrong="wrongs.mostDownloads"
+        />
+        <FormField
+          v-model="form.goodDays"
+          :label="t('enclosures.goodDays')"
+          :placeholder="t('enclosures.asOtherLinks')"
+          mono
+          inputmode="numeric"
+          data-test="good-days"
+          :wrong="wrongs.goodDays"
+        />
       </template>
       <div class="day"><DateField v-model="form.from" :label="t('common.from')" /></div>
       <div class="day">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import EnclosureDialog from './EnclosureDialog.vue'
-import { when, withWhat } from './where'
+import { limits, when, withWhat } from './where'
 import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useNewest } from '../../composables/useNewest'
@@ -10,7 +10,9 @@ import { fetchEnclosures, type HangsOn } from '../../calls/enclosures'
 import { sizeWords } from '../../../core/enclosures/mail-size'
 import type { EnclosureView } from '../../contract'
 
-/** Files that hang on an order or a customer: those that go along with its documents, and those that stay here. */
+/**
+ * Files that hang on an order, a customer or an item: those that go along with its documents, and those that stay here.
+ */
 const props = defineProps<{ on: HangsOn }>()
 const may = computed(() => useSession().may('clerk'))
 const files = shallowRef<EnclosureView[]>([])
@@ -20,8 +22,12 @@ const load = () =>
     const found = await newest(() => fetchEnclosures(props.on))
     if (found) files.value = found.enclosures
   })
-watch(() => props.on.order ?? props.on.customer, load, { immediate: true })
+watch(() => props.on.order ?? props.on.customer ?? props.on.item, load, { immediate: true })
 useLive(['house'], () => void load(), 300)
+const none = computed(() => {
+  if (props.on.item !== undefined) return t('enclosures.noFilesOfItem')
+  return props.on.order === undefined ? t('enclosures.noFilesOfCustomer') : t('enclosures.noFilesOfOrder')
+})
 const editing = shallowRef<EnclosureView | 'new'>()
 </script>
 
@@ -39,7 +45,7 @@ const editing = shallowRef<EnclosureView | 'new'>()
         <span class="soft">{{ sizeWords(file.size) }}</span>
         <span class="soft cut">{{
           file.goes
-            ? [t('enclosures.withWhat', { what: withWhat(file, undefined) }), when(file)]
+            ? [t('enclosures.withWhat', { what: withWhat(file, undefined) }), when(file), limits(file)]
                 .filter(Boolean)
                 .join(' ')
             : t('enclosures.staysHere')
@@ -55,9 +61,7 @@ const editing = shallowRef<EnclosureView | 'new'>()
         </button>
       </li>
     </ul>
-    <p v-else class="soft">
-      {{ on.order === undefined ? t('enclosures.noFilesOfCustomer') : t('enclosures.noFilesOfOrder') }}
-    </p>
+    <p v-else class="soft">{{ none }}</p>
     <EnclosureDialog
       v-if="editing"
       :enclosure="editing === 'new' ? undefined : editing"

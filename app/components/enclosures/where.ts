@@ -1,6 +1,6 @@
 import { t } from '../../words'
 import { refusalWords } from '../../words/refusals'
-import { longDay } from '../../composables/format'
+import { longDay, plural } from '../../composables/format'
 import { languageWords } from '../../composables/languages'
 import { useSession } from '../../stores/session'
 import { kindFacts } from '../../../core/documents/kinds'
@@ -42,10 +42,24 @@ export const when = ({ from, until }: EnclosureView): string =>
     .filter(Boolean)
     .join(' ')
 
+/** "as a link, 3 downloads, 30 days"; empty where it may be attached. */
+export const limits = ({
+  mostDownloads,
+  goodDays,
+}: Pick<EnclosureView, 'mostDownloads' | 'goodDays'>): string =>
+  [
+    (mostDownloads ?? goodDays) !== null && t('enclosures.asALink'),
+    mostDownloads !== null && plural(mostDownloads, 'download'),
+    goodDays !== null && plural(goodDays, 'day'),
+  ]
+    .filter(Boolean)
+    .join(', ')
+
 const sourceWords: Record<EnclosureSource, string> = {
   once: t('enclosures.whyOnce'),
   order: t('enclosures.whyOrder'),
   customer: t('enclosures.whyCustomer'),
+  item: t('enclosures.whyItem'),
   group: t('enclosures.whyGroup'),
   brand: t('enclosures.whyBrand'),
   kind: t('enclosures.whyKind'),

@@ -4,19 +4,21 @@ import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
 import ItemCodes from './ItemCodes.vue'
+import HungFiles from '../enclosures/HungFiles.vue'
 import ItemOptions from './ItemOptions.vue'
+import ItemPicture from './ItemPicture.vue'
 import ItemPrices from './ItemPrices.vue'
 import OwnFields from '../fields/OwnFields.vue'
 import PickField from '../fields/PickField.vue'
 import SelectField from '../fields/SelectField.vue'
-import { useMeanwhile } from '../../composables/useMeanwhile'
+import { inWords, useMeanwhile } from '../../composables/useMeanwhile'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { languageChoices } from '../../composables/languages'
 import { addItem, changeItem, fetchItem } from '../../calls/items'
 import { countryName, countryNames } from '../../../core/countries'
-import { valuesOf } from '../../../core/items/options'
+import { optionForm, keptOptions, type OptionForm } from './option-form'
 import type { ItemRow } from '../../contract'
 
 /** Adds an item, or changes one: what it is called, what it costs whom, and what customs and the store ask. */
@@ -41,7 +43,8 @@ const formOf = (item: ItemRow | undefined) => ({
   place: item?.place ?? '',
   category: item?.category ?? '',
   fields: { ...item?.fields },
-  options: (item?.options ?? []).map(({ name, values }) => ({ name, values: values.join(', ') })),
+  options: (item?.options ?? []).map(optionForm),
+  picture: item?.pictureAt ?? '',
   prices: structuredClone(toRaw(item?.prices ?? [])),
   customerCodes: structuredClone(toRaw(item?.customerCodes ?? [])),
 })
@@ -50,6 +53,7 @@ const form = reactive(formOf(props.item))
 const shown = [...languageChoices].sort(
   (a, b) => Number(b.value === company.language) - Number(a.value === company.language),
 )
+const others = shown.map(({ value }) => value).filter((one) => one !== company.language)
 const { busy, wrong, wrongs, acting } = useWrongs(Object.keys(form))
 const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   form,
@@ -72,10 +76,21 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     category: t('items.category'),
     fields: t('common.ownFieldsWord'),
     options: t('items.whatABuyerChooses'),
+    picture: t('items.picture'),
     prices: t('items.otherPrices'),
     customerCodes: t('items.customersNumbers'),
   },
+  words: (value, field) => {
+    if (field === 'options') return (value as OptionForm[]).map(optionLine).join('\n')
+    return field === 'picture' ? (value ? t('items.aPicture') : '') : inWords(value)
+  },
 })
+const optionLine = ({ name, values }: OptionForm) => `${name}: ${values}`
+/** Base64 of one that was chosen just now, null for none any more; undefined stays. */
+const chosenPicture = () => {
+  if (form.picture === (base.value.pictureAt ?? '')) return undefined
+  return form.picture ? form.picture.slice(form.picture.indexOf(',') + 1) : null
+}
 const filled = <Value extends Record<string, string>>(of: Value) =>
   Object.fromEntries(Object.entries(of).filter(([, text]) => text.trim()))
 async function keep() {
@@ -84,9 +99,8 @@ async function keep() {
     names: filled(form.names),
     units: filled(form.units),
     weight: form.weight.trim() || null,
-    options: form.options
-      .map(({ name, values }) => ({ name: name.trim(), values: valuesOf(values) }))
-      .filter(({ name, values }) => name || values.length),
+    options: keptOptions(form.options),
+    picture: chosenPicture(),
     prices: form.prices.filter((one) => one.price.trim()),
     customerCodes: form.customerCodes.map(({ customerId, code }) => ({ customerId, code })),
   }
@@ -165,11 +179,12 @@ const more = ref(
       <FormField v-model="form.category" :label="t('items.category')" :wrong="wrongs.category" />
       <OwnFields v-model="form.fields" of="item" :wrongs="wrongs" />
     </div>
+    <ItemPicture v-model="form.picture" :wrong="wrongs.picture" />
     <button v-if="!more" type="button" class="word open-end" data-test="item-more" @click="more = true">
       {{ t('items.choicesOtherPricesCustomersNumbers') }}
     </button>
     <template v-else>
-      <ItemOptions v-model="form.options" :wrongs="wrongs" />
+      <ItemOptions v-model="form.options" :others="others" :wrongs="wrongs" />
       <ItemPrices v-model="form.prices" :wrongs="wrongs" />
       <ItemCodes v-model="form.customerCodes" :wrongs="wrongs" />
       <h3>{{ t('items.storeAndCustoms') }}</h3>
@@ -210,7 +225,7 @@ const more = ref(
         />
         <FormField v-model="form.place" :label="t('items.placeInTheStore')" :wrong="wrongs.place" />
         <FormField
-          v-for="one in shown.filter(({ value }) => value !== company.language)"
+          v-for="one in shown.filter(({ value }) => others.includes(value))"
           :key="one.value"
           v-model="form.units[one.value]"
           :label="t('items.unitInWords', { words: one.words })"
@@ -218,6 +233,8 @@ const more = ref(
         />
       </div>
     </template>
+    <HungFiles v-if="item" class="hung" :on="{ item: item.id }" />
+    <p v-else class="soft hung">{{ t('items.filesOnceItIsAdded') }}</p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
@@ -228,6 +245,9 @@ const more = ref(
 }
 .open-end {
   margin-top: 12px;
+}
+.hung {
+  margin-top: 16px;
 }
 h3 {
   margin: 16px 0 4px;

@@ -11,6 +11,8 @@ import type { ItemRow } from '../../contract'
 /* What is written of an item is what is saved; what somebody else wrote meanwhile is never lost in silence. */
 const calls = vi.hoisted(() => ({ addItem: vi.fn(), changeItem: vi.fn(), fetchItem: vi.fn() }))
 vi.mock('../../calls/items', () => calls)
+vi.mock('../../composables/useLive', () => ({ useLive: () => undefined }))
+vi.mock('../../calls/enclosures', () => ({ fetchEnclosures: () => Promise.resolve({ enclosures: [] }) }))
 vi.mock('../../calls/customers', () => ({
   fetchDefaults: () => Promise.resolve({ groups: [] }),
   searchCustomers: () => Promise.resolve({ rows: [] }),
@@ -33,6 +35,7 @@ const veil: ItemRow = {
   category: '',
   fields: {},
   options: [{ name: 'Colour', values: ['natural', 'green'] }],
+  pictureAt: '/api/items/7/picture?v=abc',
   prices: [],
   customerCodes: [],
   version: 4,
@@ -71,6 +74,34 @@ test('choices are written with commas between; a line that is empty is none', as
     version: 4,
     options: [{ name: 'Colour', values: ['natural', 'olive'] }],
   })
+})
+
+test('a choice gets its words in another language, value by value, and none where nothing is written', async () => {
+  calls.changeItem.mockResolvedValue({ id: 7 })
+  const { page, save } = await dialog()
+  await page.get('[data-test="item-option-languages-1"]').trigger('click')
+  await page.get('[data-test="item-option-1-de"] input').setValue('Farbe')
+  await page.get('[data-test="item-option-values-1-de"] input').setValue('natur, grün')
+  await save()
+  expect(calls.changeItem.mock.calls[0]![1].options).toEqual([
+    {
+      name: 'Colour',
+      values: ['natural', 'green'],
+      wordings: { de: { name: 'Farbe', values: ['natur', 'grün'] } },
+    },
+  ])
+})
+
+test('its picture stays where nobody touched it, and goes where it is taken away', async () => {
+  calls.changeItem.mockResolvedValue({ id: 7 })
+  const first = await dialog()
+  expect(first.page.get('[data-test="item-picture"]').attributes('src')).toBe(veil.pictureAt)
+  await first.save()
+  expect(calls.changeItem.mock.calls[0]![1].picture).toBeUndefined()
+  const second = await dialog()
+  await second.page.get('[data-test="drop-picture"]').trigger('click')
+  await second.save()
+  expect(calls.changeItem.mock.calls[1]![1].picture).toBeNull()
 })
 
 test('a weight that somebody else wrote stands beside mine, and nothing is called saved', async () => {

@@ -5,6 +5,7 @@ import OwnFields from '../fields/OwnFields.vue'
 import { useSession } from '../../stores/session'
 import { useItemLookup } from '../../composables/useItemLookup'
 import { newLine, usualRates } from './order-form'
+import type { Language } from '../../../core/money/format'
 import type { LineEdit } from '../../contract'
 
 /**
@@ -13,7 +14,7 @@ import type { LineEdit } from '../../contract'
  */
 const lines = defineModel<LineEdit[]>({ required: true })
 const props = withDefaults(
-  defineProps<{ disabled: boolean; currency: string; language?: string; customerId?: number }>(),
+  defineProps<{ disabled: boolean; currency: string; language?: Language; customerId?: number }>(),
   { language: 'en', customerId: undefined },
 )
 const session = useSession()

@@ -4,6 +4,7 @@ import FormField from '../fields/FormField.vue'
 import OrderAdjustments from './OrderAdjustments.vue'
 import PickField from '../fields/PickField.vue'
 import SelectField from '../fields/SelectField.vue'
+import SoldFrom from './SoldFrom.vue'
 import { countryName, countryNames } from '../../../core/countries'
 import type { OrderMore } from './order-form'
 import type { BranchView, CustomerView } from '../../contract'
@@ -31,18 +32,6 @@ const billTo = computed({
   get: () => (more.value.billToId === null ? own : String(more.value.billToId)),
   set: (value) => {
     more.value.billToId = value === own ? null : Number(value)
-  },
-})
-const soldFrom = computed(() => [
-  { value: own, words: t('orders.theBrandsOwnAddress') },
-  ...props.branches
-    .filter((one) => !one.closed || one.id === more.value.branchId)
-    .map((one) => ({ value: String(one.id), words: one.name })),
-])
-const branch = computed({
-  get: () => (more.value.branchId === null ? own : String(more.value.branchId)),
-  set: (value) => {
-    more.value.branchId = value === own ? null : Number(value)
   },
 })
 const same = (one: object) => JSON.stringify(one) === JSON.stringify(more.value.delivery)
@@ -85,14 +74,7 @@ const country = computed({
 <template>
   <OrderAdjustments v-model="more.adjustments" :disabled="disabled" />
   <div class="more">
-    <SelectField
-      v-if="soldFrom.length > 1"
-      v-model="branch"
-      :label="t('orders.soldFrom')"
-      :choices="soldFrom"
-      :disabled="disabled"
-      data-test="sold-from"
-    />
+    <SoldFrom v-model="more.branchId" :branches="branches" :disabled="disabled" />
     <SelectField
       v-if="bills.length > 1"
       v-model="billTo"

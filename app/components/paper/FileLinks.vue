@@ -24,10 +24,13 @@ async function end() {
   if (await change(ending.value!, 'end')) ending.value = undefined
 }
 type Link = DocumentView['fileLinks'][number]
-const openedWords = ({ opened, lastOpenedAt }: Link) =>
-  opened === 0
+const openedWords = ({ opened, mostOpened, lastOpenedAt }: Link) => {
+  if (mostOpened !== null)
+    return t(opened < mostOpened ? 'paper.linkOpenedOf' : 'paper.linkUsedUp', { opened, mostOpened })
+  return opened === 0
     ? t('paper.linkNotOpened')
     : t(opened === 1 ? 'paper.linkOpenedOnce' : 'paper.linkOpened', { opened, at: shortTime(lastOpenedAt!) })
+}
 </script>
 
 <template>

@@ -19,6 +19,7 @@ const link: Link = {
   until: '2026-12-29',
   ended: null,
   opened: 0,
+  mostOpened: null,
   lastOpenedAt: null,
 }
 function shown(change: Partial<Link>, role: 'reader' | 'clerk' = 'clerk') {
@@ -37,6 +38,12 @@ test('says whether anybody opened it, and until when it is good', () => {
   const opened = shown({ opened: 3, lastOpenedAt: '2026-11-29T10:00:00Z' }).text()
   expect(opened).toContain('opened 3 times')
   expect(opened).toContain('29')
+})
+
+test('with a limit says how much of it is used', () => {
+  const used = { lastOpenedAt: '2026-11-29T10:00:00Z', mostOpened: 3 }
+  expect(shown({ ...used, opened: 2 }).text()).toContain('opened 2 of 3 times')
+  expect(shown({ ...used, opened: 3 }).text()).toContain('used up')
 })
 
 test('is ended after a question, and kept open without one', async () => {

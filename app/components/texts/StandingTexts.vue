@@ -38,7 +38,7 @@ const onWhat = (text: StandingTextView) =>
     .filter(Boolean)
     .join(' ')
 const wordsOf = ({ texts }: StandingTextView) =>
-  texts[session.house!.company.language as 'en'] || Object.values(texts).find(Boolean)
+  texts[session.house!.company.language] || Object.values(texts).find(Boolean)
 const when = (text: StandingTextView) =>
   [
     text.from && t('common.fromFrom', { from: longDay(text.from) }),

@@ -191,6 +191,7 @@ async function finish() {
                 <td class="mono">{{ line.place }}</td>
                 <td class="mono">{{ line.item }}</td>
                 <td class="wide">
+                  <img v-if="line.pictureAt" class="item-picture" :src="line.pictureAt" alt="" />
                   {{ line.description }} <span v-if="line.detail" class="soft">{{ line.detail }}</span>
                 </td>
                 <td class="num mono big">{{ formatQuantity(packedOf(line.position), 'en') }}</td>
@@ -261,6 +262,10 @@ table {
 .wide {
   width: 100%;
   white-space: normal;
+}
+.item-picture {
+  float: right;
+  margin: -5px 0 -5px 8px;
 }
 .num {
   text-align: right;

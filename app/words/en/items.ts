@@ -44,7 +44,20 @@ export const items = {
   placeInTheStore: 'Place in the store',
   unitInWords: 'Unit in {words}',
 
+  picture: 'Picture',
+  aPicture: 'a picture',
+  filesOnceItIsAdded: 'Files that go along with it are added once the item is there.',
+
+  // items/ItemPicture.vue
+  choosePicture: 'Choose a picture…',
+  anotherPicture: 'Another picture…',
+  noPicture: 'no picture',
+  pictureIsFor: 'PNG or JPEG; it is shown in Items and at the bench.',
+
   // items/ItemOptions.vue
+  inOtherLanguages: '+ in other languages',
+  choiceInLanguage: 'In {language}',
+  valuesInLanguage: 'Values in {language}, in the same order',
   choiceIndexName: 'Choice {index}, name',
   naturalGreenBlue: 'natural, green, blue',
   choiceIndexValuesWithCommas: 'Choice {index}, values with commas between',

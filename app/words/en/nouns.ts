@@ -31,6 +31,7 @@ export const nouns = {
   order: '{n} order | {n} orders',
   other: '{n} other | {n} others',
   page: '{n} page | {n} pages',
+  download: '{n} download | {n} downloads',
   parcel: '{n} parcel | {n} parcels',
   payment: '{n} payment | {n} payments',
   'print job': '{n} print job | {n} print jobs',

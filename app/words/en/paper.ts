@@ -138,6 +138,8 @@ export const paper = {
   linkNotOpened: 'not opened yet',
   linkOpenedOnce: 'opened {at}',
   linkOpened: 'opened {opened} times, last {at}',
+  linkOpenedOf: 'opened {opened} of {mostOpened} times',
+  linkUsedUp: 'used up: opened {opened} of {mostOpened} times',
   linkEnded: 'ended {at} by {by}',
   linkGoodUntil: 'good until {day}',
   lengthenLink: 'keep it open longer',

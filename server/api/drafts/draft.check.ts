@@ -1,5 +1,5 @@
 import { adjustment } from '../orders/order.check'
-import { currency, day, decimal, Joi, percent, text } from '../../http/checks'
+import { currency, day, decimal, id, Joi, percent, text } from '../../http/checks'
 
 const some = (most: number) => text(most).allow('', null).default(null).empty('')
 
@@ -37,6 +37,7 @@ export const draftFacts = Joi.object({
   customerNote: some(2000),
   suppliedOn: day.allow(null).default(null),
   date: day.allow(null).default(null),
+  branchId: id.allow(null),
   lines: Joi.array().items(draftLine).max(2000).required(),
   adjustments: Joi.array().items(adjustment).max(40).default([]),
   deposit: Joi.boolean(),

@@ -16,6 +16,8 @@ export const enclosure = {
   from: day.allow(null).default(null),
   until: day.allow(null).default(null),
   goes: Joi.boolean().default(true),
+  mostDownloads: Joi.number().integer().min(1).max(1000).allow(null).default(null),
+  goodDays: Joi.number().integer().min(1).max(3650).allow(null).default(null),
 }
 
 /** A file in base64, and with what it goes along. */

@@ -1,10 +1,11 @@
-import { currency, id, Joi, text } from '../../http/checks'
+import type { Language } from '../../../core/money/format'
+import { currency, id, Joi, language, text } from '../../http/checks'
 import { route } from '../../http/route'
 import { findItems } from '../../services/items/find'
 
 interface Asked {
   search: string
-  language: string
+  language: Language
   currency?: string
   customerId?: number
 }
@@ -16,7 +17,7 @@ export default route<object, Asked>(
     brands: 'none',
     query: Joi.object({
       search: text(60).allow('').default(''),
-      language: text(5).default('en'),
+      language: language.default('en'),
       currency,
       customerId: id,
     }),

@@ -1,5 +1,6 @@
 import { languages } from '../../../core/money/format'
 import { country, currency, id, Joi, name, text } from '../../http/checks'
+import type { ItemChange } from '../../services/items/items'
 
 const price = Joi.string()
   .trim()
@@ -10,6 +11,23 @@ const price = Joi.string()
 const optionName = name(40)
   .pattern(/^[^:·]+$/)
   .messages({ 'string.pattern.base': '{{#label}} is a word like Colour, without a colon' })
+
+/** So much a picture of two million bytes takes in base64, with what is written beside it. */
+export const itemBodyLimit = 3_000_000
+
+/** An item as it comes in: its picture in base64. */
+export type WrittenItem = Omit<ItemChange, 'picture'> & { picture?: string | null }
+
+/** The same with its picture's bytes; left out, the picture stays. */
+export const itemOf = ({ picture, ...item }: WrittenItem): ItemChange => ({
+  ...item,
+  ...(picture === undefined ? {} : { picture: picture === null ? null : Buffer.from(picture, 'base64') }),
+})
+
+const optionWords = Joi.object({
+  name: optionName.required(),
+  values: Joi.array().items(name(60).required()).min(1).max(60).unique().required(),
+})
 
 const byLanguage = (most: number) =>
   Joi.object(Object.fromEntries(languages.map((one) => [one, name(most).allow('')])))
@@ -39,10 +57,12 @@ export const item = {
       Joi.object({
         name: optionName.required(),
         values: Joi.array().items(name(60).required()).min(1).max(60).unique().required(),
+        wordings: Joi.object(Object.fromEntries(languages.map((one) => [one, optionWords]))),
       }),
     )
     .max(6)
     .unique('name'),
+  picture: Joi.string().base64().max(2_700_000).allow(null),
   prices: Joi.array()
     .items(
       Joi.object({

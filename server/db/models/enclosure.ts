@@ -13,6 +13,7 @@ import { Brand } from './brand'
 import { Customer } from './customer'
 import { CustomerGroup } from './customer-group'
 import { StoredFile } from './file'
+import { Item } from './item'
 import { PreparedDocument } from './prepared-document'
 import { Source } from './source'
 
@@ -39,6 +40,12 @@ export class Enclosure extends Model<InferAttributes<Enclosure>, InferCreationAt
   declare addedBy: string
   declare addedAt: Date
   declare version: CreationOptional<number>
+  /** It goes along with what bills this item. */
+  declare itemId: CreationOptional<number | null>
+  /** So often each receiver may have it, by a link. */
+  declare mostDownloads: CreationOptional<number | null>
+  /** So many days its link is good. */
+  declare goodDays: CreationOptional<number | null>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -59,6 +66,9 @@ export class Enclosure extends Model<InferAttributes<Enclosure>, InferCreationAt
         addedBy: { type: DataTypes.TEXT, allowNull: false },
         addedAt: { type: DataTypes.DATE, allowNull: false },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        itemId: { type: DataTypes.INTEGER },
+        mostDownloads: { type: DataTypes.INTEGER },
+        goodDays: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'enclosure' },
     )
@@ -66,6 +76,7 @@ export class Enclosure extends Model<InferAttributes<Enclosure>, InferCreationAt
 
   static associate(): void {
     this.belongsTo(StoredFile, { as: 'file', foreignKey: 'sha256' })
+    this.belongsTo(Item, { as: 'item', foreignKey: 'itemId' })
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
     this.belongsTo(CustomerGroup, { as: 'group', foreignKey: 'groupId' })
     this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })

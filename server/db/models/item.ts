@@ -33,6 +33,8 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
   declare fields: CreationOptional<Record<string, string>>
   /** What a buyer chooses of it. */
   declare options: CreationOptional<ItemOption[]>
+  /** SHA-256 of its picture. */
+  declare picture: CreationOptional<string | null>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -54,6 +56,7 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
         units: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         options: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        picture: { type: DataTypes.TEXT },
       },
       { sequelize, tableName: 'item' },
     )

@@ -28,6 +28,10 @@ export class SignedLink extends Model<InferAttributes<SignedLink>, InferCreation
   declare opened: CreationOptional<number>
   declare firstOpenedAt: CreationOptional<Date | null>
   declare lastOpenedAt: CreationOptional<Date | null>
+  /** So often it can be had; any number of times where there is none. */
+  declare mostOpened: CreationOptional<number | null>
+  /** A file of an item that was sold. */
+  declare ofItem: CreationOptional<boolean>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -45,6 +49,8 @@ export class SignedLink extends Model<InferAttributes<SignedLink>, InferCreation
         opened: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         firstOpenedAt: { type: DataTypes.DATE },
         lastOpenedAt: { type: DataTypes.DATE },
+        mostOpened: { type: DataTypes.INTEGER },
+        ofItem: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       },
       { sequelize, tableName: 'signed_link' },
     )

@@ -8,7 +8,7 @@ import { company } from '../house/house'
 import { kindOffWords, refuseKindOff } from '../house/kinds'
 import { publish } from '../live/publish'
 import { sourceOf, type SourceKind } from './sources'
-import { oversized } from '../enclosures/going'
+import { stoppedByFiles } from '../enclosures/going'
 import { noteAll } from '../history/history'
 import { holdPapersVersion } from '../outbox/queries'
 import { markThese } from '../outbox/stale'
@@ -157,7 +157,7 @@ async function keepRound(
   const idsOf = (some: typeof kept) => some.map((one) => ids.get(keyOf(one))!)
   const going = idsOf(kept.filter((one) => one.automatic))
   if (going.length > 0) await addJob('issue-prepared', { preparedIds: going })
-  const large = await oversized([...ids.values()], round[0]!.asked.who.name)
+  const large = await stoppedByFiles([...ids.values()], round[0]!.asked.who.name)
   if (large.size > 0) await markThese([...large.keys()])
   await lookForSecond([...ids.values()])
   const stale = idsOf(kept.filter((one) => isStale(one, papersVersion)))

@@ -2,7 +2,7 @@ import { type PaperChange, comparePapers } from '../../../core/documents/issue'
 import { groupBy } from '../../../core/group'
 import { json, inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
-import { oversized } from '../enclosures/going'
+import { stoppedByFiles } from '../enclosures/going'
 import { noteAll, note } from '../history/history'
 import { publish } from '../live/publish'
 import { sendToWords } from './found-settings'
@@ -29,7 +29,7 @@ import type { Principal } from '../people/principal'
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPrepared(preparedIds: readonly number[]): Promise<void> {
   const stale = await lockStale(preparedIds)
-  const large = await oversized(
+  const large = await stoppedByFiles(
     stale.map(({ id }) => id),
     '',
   )

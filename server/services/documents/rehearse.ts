@@ -263,7 +263,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       ? carried(files, { ...rule, fitsText: fitText([one.content]) })
       : { attached: files, linked: [], inText: [] }
     letter.inText = inText.length > 0
-    letter.links = await linksToCome(linked.map(({ name }) => name))
+    letter.links = await linksToCome(linked)
     const message = await composeMessage(letter, attached, {
       messageId: newMessageId(one.senderAddress),
       date: clock.now(),

@@ -96,6 +96,7 @@ async function creditUnderLock(
     reference: order.reference,
     suppliedOn: order.suppliedOn,
     date: null,
+    branchId: invoice.draft?.branchId ?? null,
   }
   const credit: NewDraft = {
     kind: 'credit note',
@@ -126,7 +127,10 @@ async function creditUnderLock(
 /** The invoice's own content, to be corrected; its lines keep the order's lines they draft. */
 async function factsAnew(
   invoice: Awaited<ReturnType<typeof invoiceToCredit>>,
-  common: Pick<DraftFacts, 'currency' | 'pricesIncludeTax' | 'reference' | 'suppliedOn' | 'date'>,
+  common: Pick<
+    DraftFacts,
+    'currency' | 'pricesIncludeTax' | 'reference' | 'suppliedOn' | 'date' | 'branchId'
+  >,
 ): Promise<DraftFacts> {
   const { order } = invoice.source
   const before = invoice.draft

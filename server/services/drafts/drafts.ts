@@ -23,6 +23,7 @@ import { makeAll, type MadeDocument } from '../documents/make-papers'
 import { markStale } from '../outbox/stale'
 import { checkFields } from '../fields/own-fields'
 import { company } from '../house/house'
+import { refuseOtherBranch } from '../house/branches'
 import { brandInUse } from '../house/retire-brand'
 import { publish } from '../live/publish'
 import { shippedOfOrders } from '../shipping/parts'
@@ -245,14 +246,19 @@ async function depositLines(
   }))
 }
 
-/** Changes an open draft; its paper is built anew. @throws Refusal "changed-meanwhile", "not-open" */
+/**
+ * Changes an open draft; its paper is built anew.
+ * @throws Refusal "changed-meanwhile", "not-open", "no-such-branch", "branch-closed"
+ */
 export async function changeDraft(
   id: number,
   change: { version: number; facts: DraftFacts; brandId: number; customerId: number; earlierDateOk: boolean },
   who: Principal,
 ): Promise<void> {
   await checkFacts(change.facts)
-  const { paper } = await draftView(id)
+  const { paper, facts: before } = await draftView(id)
+  const { branchId = null } = change.facts
+  if (branchId !== (before.branchId ?? null)) await refuseOtherBranch(change.brandId, branchId)
   await inTransaction(async () => {
     const draft = await lockDraft(id)
     if (!draft) throw new Refusal('no-such-draft', { status: 404 })

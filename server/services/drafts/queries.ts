@@ -20,7 +20,7 @@ export const draftRows = (draftIds: readonly number[]) =>
     `select b.id "sourceId", b.credits_id "creditsId", b.replaces_id "replacesId", b.kind,
       b.facts, b.facts ->> 'date' "wantedDate", coalesce(o.number, '') number,
       coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId",
-      o.branch_id "branchId", b.version,
+      coalesce(o.branch_id, (b.facts ->> 'branchId')::int) "branchId", b.version,
       1 revision, '0' total, coalesce(b.facts ->> 'prepaid', '0') prepaid,
       c.id "customerId", c.number "customerNumber", c.name "customerName",
       c.tax_number "taxNumber", c.terms, c.language "customerLanguage",

@@ -8,19 +8,21 @@ import { badInput, Refusal } from '../../../core/errors'
 import type { Language } from '../../../core/money/format'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
-import { Brand, Customer, CustomerGroup, Enclosure, PreparedDocument, Source } from '../../db/models'
+import { Brand, Customer, CustomerGroup, Enclosure, Item, PreparedDocument, Source } from '../../db/models'
 import { fileKindOf } from '../../outside/filestore/file-kind'
 import { keepFile } from '../../outside/filestore/store'
 import { note } from '../history/history'
+import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { lookAtSizes } from './sizes'
 import type { Principal } from '../people/principal'
 import { enclosureBytes, enclosuresHung, standingEnclosures } from './queries'
 
 /*
- * Files that go along with documents: standing ones of the house, and those that hang on a customer, an order or one
- * sending. Called from Settings by a supervisor, from a customer, an order and To check by a clerk. A change holds for
- * every email that has not left; what was sent keeps what it took along. Refuses what is dangerous to open.
+ * Files that go along with documents: standing ones of the house, and those that hang on a customer, an item, an order
+ * or one sending. Called from Settings by a supervisor, from a customer, an item, an order and To check by a clerk. A
+ * change holds for every email that has not left; what was sent keeps what it took along. Refuses what is dangerous to
+ * open.
  */
 
 /** With what a file goes along, as it is written. */
@@ -33,6 +35,8 @@ export interface EnclosureChange {
   from: Day | null
   until: Day | null
   goes: boolean
+  mostDownloads: number | null
+  goodDays: number | null
 }
 
 export interface EnclosureView extends EnclosureFacts {
@@ -46,12 +50,13 @@ export interface HangsOn {
   customerId?: number
   sourceId?: number
   preparedId?: number
+  itemId?: number
 }
 
 export const enclosures = (who: Principal): Promise<EnclosureView[]> => standingEnclosures(who)
 
-/** Files that hang on a customer or an order. */
-export const hungOn = (on: Pick<HangsOn, 'customerId' | 'sourceId'>): Promise<EnclosureView[]> =>
+/** Files that hang on a customer, an order or an item. */
+export const hungOn = (on: Pick<HangsOn, 'customerId' | 'sourceId' | 'itemId'>): Promise<EnclosureView[]> =>
   enclosuresHung(on)
 
 /** @throws Refusal "no-such-enclosure" */
@@ -63,8 +68,8 @@ export async function enclosureFile(id: number) {
 
 /** Whether it belongs to the house and hangs on nothing. @throws Refusal "no-such-enclosure" */
 export async function isStanding(id: number): Promise<boolean> {
-  const { customerId, sourceId, preparedId } = await found(id)
-  return (customerId ?? sourceId ?? preparedId) === null
+  const { customerId, sourceId, preparedId, itemId } = await found(id)
+  return (customerId ?? sourceId ?? preparedId ?? itemId) === null
 }
 
 async function found(id: number, lock = false): Promise<Enclosure> {
@@ -75,7 +80,7 @@ async function found(id: number, lock = false): Promise<Enclosure> {
 
 /**
  * Keeps a file that goes along from now on. @throws Refusal "bad-file", "wrong-days", "no-such-brand",
- * "no-such-group", "no-such-order", "no-such-customer", "no-such-paper", "same-file"
+ * "no-such-group", "no-such-order", "no-such-customer", "no-such-paper", "no-such-item", "same-file", "no-links"
  */
 export async function addEnclosure(
   on: HangsOn,
@@ -118,7 +123,7 @@ export async function addEnclosure(
   })
 }
 
-const nothing = { customerId: null, sourceId: null, preparedId: null }
+const nothing = { customerId: null, sourceId: null, preparedId: null, itemId: null }
 
 /** @throws Refusal "changed-meanwhile" and as `addEnclosure` */
 export async function changeEnclosure(
@@ -165,7 +170,10 @@ export async function dropEnclosure(id: number, who: Principal): Promise<void> {
   })
 }
 
-async function checkRule({ from, until, brandId, groupId }: EnclosureChange): Promise<void> {
+async function checkRule(change: EnclosureChange): Promise<void> {
+  const { from, until, brandId, groupId, mostDownloads, goodDays } = change
+  if ((mostDownloads ?? goodDays) !== null && !(await company()).publicAddress)
+    throw badInput('no-links', mostDownloads === null ? 'goodDays' : 'mostDownloads')
   if (from && until && until < from) throw badInput('wrong-days', 'until')
   if (brandId !== null && !(await Brand.findByPk(brandId)))
     throw badInput('no-such-brand/any-more', 'brandId')
@@ -185,7 +193,9 @@ async function checkFile(bytes: Uint8Array, name: string) {
   return kind
 }
 
-async function checkHangs({ customerId, sourceId, preparedId }: HangsOn): Promise<void> {
+async function checkHangs({ customerId, sourceId, preparedId, itemId }: HangsOn): Promise<void> {
+  if (itemId !== undefined && !(await Item.findByPk(itemId)))
+    throw new Refusal('no-such-item', { status: 404 })
   if (customerId !== undefined && !(await Customer.findByPk(customerId)))
     throw new Refusal('no-such-customer', { status: 404 })
   if (sourceId !== undefined && !(await Source.findByPk(sourceId)))
@@ -199,14 +209,21 @@ async function checkHangs({ customerId, sourceId, preparedId }: HangsOn): Promis
 
 /** The history of what it hangs on, what is too large now or no more, and every screen that shows an email. */
 async function tell(
-  on: { sourceId?: number | null; preparedId?: number | null; customerId?: number | null },
+  on: {
+    sourceId?: number | null
+    preparedId?: number | null
+    customerId?: number | null
+    itemId?: number | null
+  },
   who: Principal,
   words: string,
 ): Promise<void> {
   if (on.sourceId) await note({ sourceId: on.sourceId }, who.name, words)
   if (on.sourceId) publish('order', [on.sourceId])
   if (on.customerId) publish('customer', [on.customerId])
-  await lookAtSizes(on)
+  const item = on.itemId ? await Item.findByPk(on.itemId) : null
+  if (item) publish('item', [item.id])
+  await lookAtSizes({ ...on, item: item?.code })
   publish('house')
   publish('line')
 }

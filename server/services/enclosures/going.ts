@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { zipSync } from 'fflate'
-import { carried, type Carried, type CarriageRule } from '../../../core/enclosures/carriage'
+import { carried, linksLacking, type Carried, type CarriageRule } from '../../../core/enclosures/carriage'
 import {
   copyFiles,
   documentsOn,
@@ -69,6 +69,7 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
   const kept = await enclosuresThatMay({
     customers: [...new Set(asked.map((one) => one.customerId))],
     sources: [...new Set(asked.flatMap((one) => one.documents.map(({ sourceId }) => sourceId)))],
+    items: [...new Set(asked.flatMap((one) => one.documents.flatMap(({ items }) => [...items])))],
     added: asked.flatMap((one) => [...(one.own?.added ?? [])]),
   })
   const copies = await copiesFor(asked, large === 'split')
@@ -126,10 +127,15 @@ const noCopies: CopiesGoing = { copies: [], sentEarlier: [], missing: [] }
 export const going = (files: EmailFiles | undefined): GoingAlong[] =>
   files?.enclosures.filter((one) => !one.leftOut) ?? []
 
+/** An attached file can be had any number of times, for ever. */
+const isOnlyLinked = ({ mostDownloads, goodDays }: Pick<GoingAlong, 'mostDownloads' | 'goodDays'>): boolean =>
+  mostDownloads !== null || goodDays !== null
+
 /** A file of an email, and what tells it from its others. */
 export interface FileGoing {
   size: number
   isDocument: boolean
+  onlyLinked?: boolean
   key: `enclosure ${number}` | `copy ${number}` | 'document'
 }
 
@@ -142,7 +148,12 @@ export const carriedOf = (
   carried(
     [
       ...documents.map((size): FileGoing => ({ size, isDocument: true, key: 'document' })),
-      ...going(files).map(({ id, size }): FileGoing => ({ size, isDocument: false, key: `enclosure ${id}` })),
+      ...going(files).map((file): FileGoing => ({
+        size: file.size,
+        isDocument: false,
+        onlyLinked: isOnlyLinked(file),
+        key: `enclosure ${file.id}`,
+      })),
       ...files.copies.map(({ size }, place): FileGoing => ({
         size,
         isDocument: false,
@@ -160,16 +171,19 @@ export const sizeOf = (files: EmailFiles, documents?: readonly number[]): number
 export const emailsFor = (files: EmailFiles, documents?: readonly number[]): number =>
   inParts(carriedOf(files, documents).attached, files.rule).length
 
-/** Why an email is too large for its mail account, in words; null where it is not. */
-export const whyTooLarge = (files: EmailFiles): string | null =>
-  tooLarge(largestPart(carriedOf(files).attached, files.rule), files.most)
+/** Why an email cannot go with its files, in words: too large for its mail account, or links that lead nowhere. */
+export const whyNotWithFiles = (files: EmailFiles): string | null =>
+  linksLacking(
+    going(files).map((file) => ({ name: file.name, onlyLinked: isOnlyLinked(file) })),
+    files.rule,
+  ) ?? tooLarge(largestPart(carriedOf(files).attached, files.rule), files.most)
 
-/** Why prepared documents cannot go: their email would be larger than its mail account takes. By id, in words. */
-export async function oversized(ids: readonly number[], person: string): Promise<Map<number, string>> {
+/** Why prepared documents cannot go with the files that should go along. By id, in words. */
+export async function stoppedByFiles(ids: readonly number[], person: string): Promise<Map<number, string>> {
   if (ids.length === 0 || !((await anyEnclosure()) ?? (await anyLists(ids)))) return new Map()
   const found = new Map<number, string>()
   for (const [id, files] of await filesOfPrepared(ids, person)) {
-    const words = whyTooLarge(files)
+    const words = whyNotWithFiles(files)
     if (words) found.set(id, words)
   }
   return found
@@ -190,11 +204,15 @@ export async function withBytes(
     [...files].map(([id, one]) => [
       id,
       [
-        ...going(one).map(({ name, mediaType, sha256 }) => ({
-          name,
-          mediaType,
-          sha256,
-          bytes: bytes.get(sha256)!,
+        ...going(one).map((file) => ({
+          name: file.name,
+          mediaType: file.mediaType,
+          sha256: file.sha256,
+          bytes: bytes.get(file.sha256)!,
+          ...(isOnlyLinked(file)
+            ? { onlyLinked: true, mostDownloads: file.mostDownloads, goodDays: file.goodDays }
+            : {}),
+          ofItem: file.source === 'item',
         })),
         ...one.copies.map((file) => copyWithBytes(file, bytes)),
       ],
@@ -211,6 +229,12 @@ export interface FileWithBytes {
   of?: CopiedDocument[]
   /** It is made for this email, and kept nowhere by its SHA-256. */
   isMade?: boolean
+  /** It goes as a link, which is good so often and so many days. */
+  onlyLinked?: boolean
+  mostDownloads?: number | null
+  goodDays?: number | null
+  /** It goes along with an item that is sold. */
+  ofItem?: boolean
 }
 
 /** A ZIP holds the stored PDFs as they are: the same documents give the same bytes (APPNOTE 6.3.10, stored). */

@@ -1,7 +1,7 @@
 import type { OwnEnclosures } from '../../../core/enclosures/enclosures'
 import { badInput } from '../../../core/errors'
 import type { Principal } from '../people/principal'
-import { filesOfDispatches, filesOfPrepared, whyTooLarge } from './going'
+import { filesOfDispatches, filesOfPrepared, whyNotWithFiles } from './going'
 import { lookAtSizes } from './sizes'
 import { addedTo, dropUnwanted } from './queries'
 
@@ -20,7 +20,7 @@ export async function keepOwnEnclosures(
   await dropUnwanted(preparedId, wanted)
   if (own) {
     const files = (await filesOfPrepared([preparedId], who.name)).get(preparedId)
-    const words = files && whyTooLarge(files)
+    const words = files && whyNotWithFiles(files)
     if (words) throw badInput('too-large-email', 'files', { words })
   }
   await lookAtSizes({ preparedId })
@@ -35,5 +35,5 @@ export async function addedToAny(preparedIds: readonly number[], ids: readonly n
 /** Why an email cannot go that would be larger than its mail account takes, in words; undefined where it can. */
 export async function tooLargeAmong(dispatchId: number): Promise<string | undefined> {
   const files = (await filesOfDispatches([dispatchId])).get(dispatchId)
-  return (files && whyTooLarge(files)) || undefined
+  return (files && whyNotWithFiles(files)) || undefined
 }

@@ -13,12 +13,16 @@ import type { EnclosureView } from './enclosures'
 const fileColumns = 'e.id, e.name, e.sha256, f.size, f.media_type "mediaType"'
 
 const ruleColumns = `e.kinds, e.brand_id "brandId", e.group_id "groupId", e.customer_id "customerId",
-  e.source_id "sourceId", e.prepared_id "preparedId", e.language, e.from_day::text "from",
-  e.until_day::text until, e.goes`
+  e.source_id "sourceId", e.prepared_id "preparedId", (select i.code from item i where i.id = e.item_id) item,
+  e.language, e.from_day::text "from", e.until_day::text until, e.goes, e.most_downloads "mostDownloads",
+  e.good_days "goodDays"`
 
 const viewColumns = `${fileColumns}, ${ruleColumns}, e.added_by "addedBy", e.added_at "addedAt", e.version`
 
-const standing = 'num_nonnulls(e.customer_id, e.source_id, e.prepared_id) = 0'
+const standing = 'num_nonnulls(e.customer_id, e.source_id, e.prepared_id, e.item_id) = 0'
+
+/** SQL: the numbers of the items in a document's lines. */
+const itemsIn = (paper: string) => `coalesce(jsonb_path_query_array(${paper}, '$.lines[*].item'), '[]')`
 
 /** SQL: the group that a customer is in. */
 const groupOf = (customer: string) =>
@@ -37,14 +41,14 @@ export const standingEnclosures = (who: Principal) =>
     order by not e.goes, lower(e.name), e.id`,
   )
 
-export const enclosuresHung = (on: { customerId?: number; sourceId?: number }) =>
+export const enclosuresHung = (on: { customerId?: number; sourceId?: number; itemId?: number }) =>
   rows<EnclosureView>(
     `select ${viewColumns}
     from enclosure e
     join file f using (sha256)
-    where e.customer_id = $customerId or e.source_id = $sourceId
+    where e.customer_id = $customerId or e.source_id = $sourceId or e.item_id = $itemId
     order by not e.goes, lower(e.name), e.id`,
-    { customerId: on.customerId ?? null, sourceId: on.sourceId ?? null },
+    { customerId: on.customerId ?? null, sourceId: on.sourceId ?? null, itemId: on.itemId ?? null },
   )
 
 export const enclosureBytes = (id: number) =>
@@ -64,8 +68,13 @@ export const bytesOf = (sums: readonly string[]) =>
     },
   )
 
-/** Whatever could go along with documents of these customers and orders, or was added to one of them. */
-export const enclosuresThatMay = (given: { customers: number[]; sources: number[]; added: number[] }) =>
+/** Whatever could go along with documents of these customers, orders and items, or was added to one of them. */
+export const enclosuresThatMay = (given: {
+  customers: number[]
+  sources: number[]
+  items: string[]
+  added: number[]
+}) =>
   rows<EnclosureFacts>(
     `select ${fileColumns}, ${ruleColumns}
     from enclosure e
@@ -73,6 +82,7 @@ export const enclosuresThatMay = (given: { customers: number[]; sources: number[
     where e.goes and (
       ${standing} or e.customer_id = any($customers::int[]) or e.source_id = any($sources::int[])
         or e.id = any($added::int[])
+        or e.item_id in (select i.id from item i where i.code = any($items::text[]))
     )
     order by e.id`,
     given,
@@ -132,7 +142,8 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
     `select p.id, p.brand_id "brandId", p.customer_id "customerId", ${groupOf('c')} "groupId",
       jsonb_build_array(
         jsonb_build_object(
-          'kind', p.kind, 'language', coalesce(p.content ->> 'language', c.language), 'sourceId', s.root_id
+          'kind', p.kind, 'language', coalesce(p.content ->> 'language', c.language), 'sourceId', s.root_id,
+          'items', ${itemsIn('p.content')}
         )
       ) documents,
       p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind, p.own_email) wish,
@@ -159,7 +170,10 @@ export const emailsOfDispatches = (ids: readonly number[]) =>
     join lateral (
       select min(d.id) id,
         jsonb_agg(
-          jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
+          jsonb_build_object(
+            'kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id,
+            'items', ${itemsIn('d.paper')}
+          )
           order by d.id
         ) documents,
         jsonb_agg(d.paper #> '{exact,statement}') filter (where d.paper #> '{exact,statement}' is not null) statements
@@ -181,7 +195,10 @@ export const emailsOfCopies = (documentIds: readonly number[], person: string) =
   rows<EmailAsked>(
     `select d.id, d.brand_id "brandId", d.customer_id "customerId", ${groupOf('c')} "groupId",
       jsonb_build_array(
-        jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
+        jsonb_build_object(
+          'kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id,
+          'items', ${itemsIn('d.paper')}
+        )
       ) documents,
       null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind, null) wish,
       null copies, null::jsonb statements
@@ -200,6 +217,7 @@ export const emailsWith = (of: {
   customerId?: number | null
   sourceId?: number | null
   preparedId?: number | null
+  item?: string
 }) =>
   rows<{ id: number; stopped: boolean }>(
     `select p.id, p.problem is not null stopped
@@ -208,11 +226,13 @@ export const emailsWith = (of: {
     where p.state = 'prepared' and p.channel in ('email', 'both')
       and ($customerId::int is null or p.customer_id = $customerId)
       and ($sourceId::int is null or s.root_id = $sourceId)
-      and ($preparedId::int is null or p.id = $preparedId)`,
+      and ($preparedId::int is null or p.id = $preparedId)
+      and ($item::text is null or ${itemsIn('p.content')} ? $item)`,
     {
       customerId: of.customerId ?? null,
       sourceId: of.sourceId ?? null,
       preparedId: of.preparedId ?? null,
+      item: of.item ?? null,
     },
   )
 

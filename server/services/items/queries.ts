@@ -25,6 +25,8 @@ export interface ItemRow {
   units: Partial<Record<Language, string>>
   fields: FieldValues
   options: ItemOption[]
+  /** Where its picture is shown; null where it has none. */
+  pictureAt: string | null
   prices: OtherPrice[]
   customerCodes: { customerId: number; code: string; customerName: string }[]
 }
@@ -32,6 +34,11 @@ export interface ItemRow {
 /** A price as a person writes it: two decimals at least, more where they say something. */
 export const writtenPrice = (column: string) =>
   `(case when scale(trim_scale(${column})) < 2 then round(${column}, 2) else trim_scale(${column}) end)::text`
+
+/** SQL: the address of an item's picture; another picture has another address. */
+export const pictureAt = (item: string) =>
+  `case when ${item}.picture is not null
+    then '/api/items/' || ${item}.id || '/picture?v=' || left(${item}.picture, 12) end`
 
 const pricesOf = `coalesce(
         (
@@ -50,7 +57,7 @@ const pricesOf = `coalesce(
 const columns = `
       i.id, i.code, i.names, i.unit, ${writtenPrice('i.price')} price, i.tax_code "taxCode", i.version,
       i.gtin, trim_scale(i.weight)::text weight, i.size, i.commodity_code "commodityCode", i.origin, i.place,
-      i.category, i.units, i.fields, i.options, ${pricesOf} prices,
+      i.category, i.units, i.fields, i.options, ${pictureAt('i')} "pictureAt", ${pricesOf} prices,
       coalesce(
         (
           select jsonb_agg(
@@ -139,6 +146,12 @@ export const customerToPrice = (customerId: number) =>
   one<{ groupName: string; currency: string }>(
     'select group_name "groupName", currency from customer where id = $customerId',
     { customerId },
+  )
+
+export const pictureOf = (id: number) =>
+  one<{ mediaType: string; bytes: Buffer }>(
+    `select f.media_type "mediaType", f.bytes from item i join file f on f.sha256 = i.picture where i.id = $id`,
+    { id },
   )
 
 export const itemRow = (id: number) => one<ItemRow>(`select ${columns} from item i where i.id = $id`, { id })

@@ -1,5 +1,5 @@
 import { fitText, type Carriage } from '../../../core/enclosures/carriage'
-import type { EnclosureSource } from '../../../core/enclosures/enclosures'
+import type { GoingAlong } from '../../../core/enclosures/enclosures'
 import { documentAsARule, mailSize } from '../../../core/enclosures/mail-size'
 import type { EmailPart } from '../../../core/enclosures/parts'
 import type { FilledNote } from '../../../core/emailtexts/email-text'
@@ -49,8 +49,8 @@ export interface FileView {
   name: string
   /** Bytes; null for a document that is not drawn yet. */
   size: number | null
-  /** Of an enclosure: its id, why it goes along, and whether somebody left it out. */
-  enclosure: { id: number; source: EnclosureSource; leftOut: boolean } | null
+  /** Of an enclosure: its id, why it goes along, whether somebody left it out, and what its link is limited to. */
+  enclosure: Pick<GoingAlong, 'id' | 'source' | 'leftOut' | 'mostDownloads' | 'goodDays'> | null
   /** Of an enclosure that was sent: where it can be had. */
   url: string | null
   /** How it travels. */
@@ -69,7 +69,9 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
     ...letter,
     paper: paper.issued ? paper : { ...paper, number: '…' },
     links: await linksToCome(
-      listed.filter(({ by }) => by === 'link' || by === 'both').map(({ name }) => name),
+      listed
+        .filter(({ by }) => by === 'link' || by === 'both')
+        .map(({ name, enclosure }) => ({ name, goodDays: enclosure?.goodDays })),
     ),
     inText: listed.some(({ by }) => by === 'body'),
   })
@@ -132,10 +134,16 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
       of: [],
       without: [],
     })),
-    ...(files?.enclosures ?? []).map(({ id, name, size, source, leftOut }): FileView => ({
+    ...(files?.enclosures ?? []).map(({ id, name, size, source, leftOut, ...limits }): FileView => ({
       name,
       size,
-      enclosure: { id, source, leftOut },
+      enclosure: {
+        id,
+        source,
+        leftOut,
+        mostDownloads: limits.mostDownloads,
+        goodDays: limits.goodDays,
+      },
       url: `/api/enclosures/${id}/file`,
       by: leftOut ? 'attached' : by(`enclosure ${id}`),
       of: [],

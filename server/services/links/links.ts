@@ -34,31 +34,47 @@ export interface FileToLink {
   name: string
   /** Its document; null for what goes along with one. */
   documentId: number | null
+  /** So often it can be had, and so many days; without a limit, and as long as the house says, where there is none. */
+  mostDownloads?: number | null
+  goodDays?: number | null
+  /** Of an item that is sold. */
+  ofItem?: boolean
 }
 
 /** The links of an email that leaves: made anew, or the same as at its last try and good for longer. */
 export async function linksFor(dispatchId: number, files: readonly FileToLink[]): Promise<LetterLink[]> {
   if (files.length === 0) return []
-  const { publicAddress, until } = await lasting()
-  const made = await makeLinks({ dispatchId, files, now: clock.now(), until })
-  const ids = new Map(made.map(({ sha256, id }) => [sha256, id]))
+  const { publicAddress, until, lastDay } = await lasting()
+  const made = await makeLinks({
+    dispatchId,
+    files: files.map((file) => ({ ...file, until: file.goodDays ? lastDay(file.goodDays) : until })),
+    now: clock.now(),
+  })
+  const links = new Map(made.map((link) => [link.sha256, link]))
   return files.map(({ sha256, name }) => ({
     name,
-    url: `${publicAddress}/d/${tokenOf(ids.get(sha256)!)}`,
-    until,
+    url: `${publicAddress}/d/${tokenOf(links.get(sha256)!.id)}`,
+    until: links.get(sha256)!.until,
   }))
 }
 
 /** Links as they will stand in an email that has not left: they lead nowhere yet. */
-export async function linksToCome(names: readonly string[]): Promise<LetterLink[]> {
-  if (names.length === 0) return []
-  const { publicAddress, until } = await lasting()
-  return names.map((name) => ({ name, url: `${publicAddress}/d/…`, until }))
+export async function linksToCome(
+  files: readonly Pick<FileToLink, 'name' | 'goodDays'>[],
+): Promise<LetterLink[]> {
+  if (files.length === 0) return []
+  const { publicAddress, until, lastDay } = await lasting()
+  return files.map(({ name, goodDays }) => ({
+    name,
+    url: `${publicAddress}/d/…`,
+    until: goodDays ? lastDay(goodDays) : until,
+  }))
 }
 
 async function lasting() {
   const { publicAddress, linkDays, timeZone } = await company()
-  return { publicAddress, until: addDays(dayInZone(clock.now(), timeZone), linkDays) }
+  const lastDay = (days: number) => addDays(dayInZone(clock.now(), timeZone), days)
+  return { publicAddress, until: lastDay(linkDays), lastDay }
 }
 
 /** What somebody sees who opens a link. */

@@ -41,7 +41,13 @@ export function linkHtml(found: LinkPage | undefined): string {
   const { link, state, wrongCode } = found
   const words = linkPageWords[link.language]
   const until = formatDay(link.until, link.language)
-  const why = { over: words.over(until), ended: words.ended, withdrawn: words.withdrawn }
+  const why = {
+    over: words.over(until),
+    ended: words.ended,
+    'used up': words.usedUp,
+    withdrawn: words.withdrawn,
+  }
+  const left = link.mostOpened === null ? '' : ` ${words.left(link.mostOpened - link.opened)}`
   const code = link.code
     ? `<label>${escapeHtml(words.code)}<input name="code" autocomplete="off" maxlength="60" required autofocus></label>`
     : ''
@@ -49,7 +55,7 @@ export function linkHtml(found: LinkPage | undefined): string {
     state === 'good'
       ? `<form method="post">${wrongCode ? `<p class="wrong" role="alert">${escapeHtml(words.wrongCode)}</p>` : ''}
 ${code}<button type="submit">${escapeHtml(words.download)}</button></form>
-<p class="soft" style="margin:16px 0 0">${escapeHtml(words.until(until))}</p>`
+<p class="soft" style="margin:16px 0 0">${escapeHtml(words.until(until) + left)}</p>`
       : `<p>${escapeHtml(why[state])}</p>`
   const colour = /^#[0-9a-f]{6}$/i.test(link.colours.brand) ? link.colours.brand : '#1a1a1a'
   return page(

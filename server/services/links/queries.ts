@@ -16,6 +16,8 @@ export interface LinkRow {
   ended: boolean
   voided: boolean
   code: string
+  opened: number
+  mostOpened: number | null
   wrongCodes: number
   language: Language
   brandName: string
@@ -27,23 +29,65 @@ export interface LinkRow {
 /** What is made once more keeps its id, and is good for longer. */
 export const makeLinks = (given: {
   dispatchId: number
-  files: readonly { sha256: string; name: string; documentId: number | null }[]
+  files: readonly {
+    sha256: string
+    name: string
+    documentId: number | null
+    until: Day
+    mostDownloads?: number | null
+    ofItem?: boolean
+  }[]
   now: Date
-  until: Day
 }) =>
-  rows<{ id: number; sha256: string }>(
-    `insert into signed_link (dispatch_id, sha256, name, document_id, made_at, until)
-    select $dispatchId, x.sha256, x.name, x."documentId", $now, $until
-    from jsonb_to_recordset($files::jsonb) as x (sha256 text, name text, "documentId" integer)
+  rows<{ id: number; sha256: string; until: Day }>(
+    `insert into signed_link (dispatch_id, sha256, name, document_id, made_at, until, most_opened, of_item)
+    select $dispatchId, x.sha256, x.name, x."documentId", $now, x.until, x."mostDownloads", coalesce(x."ofItem", false)
+    from jsonb_to_recordset($files::jsonb) as x (
+      sha256 text, name text, "documentId" integer, until date, "mostDownloads" integer, "ofItem" boolean
+    )
     on conflict (dispatch_id, sha256) where ended_at is null do update
     set name = excluded.name, until = greatest(signed_link.until, excluded.until)
-    returning id, sha256`,
-    { ...given, files: json(given.files) },
+    returning id, sha256, until::text until`,
+    {
+      dispatchId: given.dispatchId,
+      now: given.now,
+      // their bytes are no part of it
+      files: json(
+        given.files.map(({ sha256, name, documentId, until, mostDownloads, ofItem }) => ({
+          sha256,
+          name,
+          documentId,
+          until,
+          mostDownloads,
+          ofItem,
+        })),
+      ),
+    },
   )
 
+/** SQL: a document of the email whose sale stands: neither voided nor credited as a whole. */
+const saleStanding = `
+  select from dispatch_document y
+  join document sold on sold.id = y.document_id
+  where y.dispatch_id = m.id
+    and not exists (select from document_void w where w.document_id = sold.id)
+    and (
+      sold.total <= 0
+      or sold.total > coalesce(
+        (
+          select sum(abs(k.total))
+          from document k
+          where k.credits_id = sold.id and not exists (select from document_void w where w.document_id = k.id)
+        ),
+        0
+      )
+    )`
+
 const linkColumns = `l.id, l.dispatch_id "dispatchId", d.id "documentId", l.sha256, l.name, f.size,
-  f.media_type "mediaType", l.until::text until, l.ended_at is not null ended, v.document_id is not null voided,
-  c.link_code code, l.wrong_codes "wrongCodes", d.paper ->> 'language' "language", b.name "brandName",
+  f.media_type "mediaType", l.until::text until, l.ended_at is not null ended,
+  v.document_id is not null or (l.of_item and not exists (${saleStanding})) voided, l.opened,
+  l.most_opened "mostOpened", c.link_code code, l.wrong_codes "wrongCodes", d.paper ->> 'language' "language",
+  b.name "brandName",
   t.design -> 'colours' colours, coalesce(y.reply_to, b.reply_to) "replyTo",
   (d.paper ->> 'heading') || ' ' || d.number heading`
 
@@ -92,6 +136,8 @@ export interface LinkView {
   /** When it was ended, and by whom. */
   ended: { at: Date; by: string } | null
   opened: number
+  /** So often it can be had; null: any number of times. */
+  mostOpened: number | null
   lastOpenedAt: Date | null
 }
 
@@ -101,7 +147,7 @@ export const linksOf = (documentId: number) =>
       case
         when l.ended_at is not null then jsonb_build_object('at', l.ended_at, 'by', l.ended_by)
       end ended,
-      l.opened, l.last_opened_at "lastOpenedAt"
+      l.opened, l.most_opened "mostOpened", l.last_opened_at "lastOpenedAt"
     from signed_link l
     join dispatch m on m.id = l.dispatch_id
     where l.dispatch_id in (select x.dispatch_id from dispatch_document x where x.document_id = $documentId)
@@ -134,7 +180,7 @@ export const endAllOf = (given: { documentId: number; now: Date; by: string }) =
 export const lengthenThese = (given: { documentId: number; ids: readonly number[]; until: Day }) =>
   rows<{ id: number; name: string; dispatchId: number }>(
     `update signed_link l
-    set until = greatest(l.until, $until)
+    set until = greatest(l.until, $until), most_opened = l.most_opened + l.opened
     where l.id = any($ids::int[]) and l.ended_at is null
       and l.dispatch_id in (select x.dispatch_id from dispatch_document x where x.document_id = $documentId)
     returning l.id, l.name, l.dispatch_id "dispatchId"`,

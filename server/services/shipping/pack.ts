@@ -41,6 +41,8 @@ export interface LineToShip extends LineStanding {
   each: string | null
   place: string
   gtin: string
+  /** Where the picture of its item is shown. */
+  pictureAt: string | null
 }
 
 export interface ShipmentPlan {
@@ -88,6 +90,7 @@ export const shown = ({
   each,
   place,
   gtin,
+  pictureAt,
   ordered,
   shipped,
   cancelled,
@@ -101,6 +104,7 @@ export const shown = ({
   each,
   place,
   gtin,
+  pictureAt,
   ordered,
   shipped,
   cancelled,

@@ -1,5 +1,6 @@
 import type { LineStanding, OrderedLine } from '../../../core/shipping/quantities'
 import { rows } from '../../db/connection'
+import { pictureAt } from '../items/queries'
 
 /* The statements of parts.ts. */
 
@@ -32,6 +33,8 @@ export interface OrderLineToShip extends OrderedLine {
   each: string | null
   place: string
   gtin: string
+  /** Where the picture of its item is shown. */
+  pictureAt: string | null
   commodityCode: string
   origin: string
 }
@@ -41,6 +44,7 @@ export const linesToShip = (orderIds: readonly number[]) =>
     `select l.order_id "orderId", l.position, l.item_code item, l.description, l.detail, l.unit,
       trim_scale(l.quantity)::text quantity, trim_scale(l.cancelled)::text cancelled,
       trim_scale(i.weight)::text each, coalesce(i.place, '') place, coalesce(i.gtin, '') gtin,
+      ${pictureAt('i')} "pictureAt",
       coalesce(i.commodity_code, '') "commodityCode", coalesce(i.origin, '') origin
     from order_line l
     left join item i on i.code = l.item_code

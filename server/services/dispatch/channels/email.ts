@@ -1,6 +1,12 @@
 import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { Recipient } from '../../../../core/preferences/recipients'
-import { carried, fitText, type CarriageRule, type Carried } from '../../../../core/enclosures/carriage'
+import {
+  carried,
+  fitText,
+  linksLacking,
+  type CarriageRule,
+  type Carried,
+} from '../../../../core/enclosures/carriage'
 import { tooLarge } from '../../../../core/enclosures/mail-size'
 import { inParts, largestPart, type EmailPart } from '../../../../core/enclosures/parts'
 import { Refusal } from '../../../../core/errors'
@@ -74,6 +80,8 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     if (lost) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: lost } }
     const parts = inParts(files.attached, email.rule)
     const large = tooLarge(largestPart(files.attached, email.rule), email.rule.most)
+    const unlinked = linksLacking(email.enclosures, email.rule)
+    if (unlinked) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: unlinked } }
     if (parts.length > 1 && !large && !email.part) return { split: parts.map(filesOfPart) }
     if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
     for (const file of files.linked) if (file.isMade) await keepFile(file.bytes, file.mediaType)
@@ -120,7 +128,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       // of several the first is seen
       ...(parts.length > 1 ? { part: { place: 1, of: parts.length, files: [] } } : {}),
       inText: files.inText.length > 0,
-      links: await linksToCome(files.linked.map(({ name }) => name)),
+      links: await linksToCome(files.linked),
       insteadTo: address,
     }
     const message = await composeMessage(letter, parts[0]!, {
