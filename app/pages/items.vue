@@ -27,12 +27,10 @@ const editing = shallowRef<ItemRow | 'new'>()
 const open = (id: number) => {
   if (session.may('clerk')) editing.value = list.rows.value.find((one) => one.id === id)
 }
-const nameOf = ({ names }: ItemRow) =>
-  names[company.language] || names.en || names.de || names.fr || ''
+const nameOf = ({ names }: ItemRow) => names[company.language] || names.en || names.de || names.fr || ''
 const columns: ListColumn[] = [
   { words: t('common.item'), width: 130 },
   { words: t('common.name'), width: '4fr' },
-  { words: '', width: 34 },
   { words: t('items.unit'), width: 80 },
   { words: t('common.vat'), width: 90 },
   { words: t('common.price'), width: 130, right: true },
@@ -61,9 +59,9 @@ const columns: ListColumn[] = [
         >
           <template #row="{ row }">
             <span class="link number mono" @click.stop="open(row.id)">{{ row.code }}</span>
-            <span class="name cut">{{ nameOf(row) }}</span>
-            <span
-              ><img v-if="row.pictureAt" class="item-picture" :src="row.pictureAt" alt="" loading="lazy"
+            <span class="name cut"
+              >{{ nameOf(row) }}
+              <img v-if="row.pictureAt" class="item-picture" :src="row.pictureAt" alt="" loading="lazy"
             /></span>
             <span class="soft">{{ row.unit }}</span>
             <span class="soft">{{ company.taxRates[row.taxCode] ?? '?' }} %</span>

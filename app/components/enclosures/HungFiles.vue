@@ -43,7 +43,7 @@ const editing = shallowRef<EnclosureView | 'new'>()
       <li v-for="file in files" :key="file.id">
         <a class="cut" :href="`/api/enclosures/${file.id}/file`">{{ file.name }}</a>
         <span class="soft">{{ sizeWords(file.size) }}</span>
-        <span class="soft cut">{{
+        <span class="soft">{{
           file.goes
             ? [t('enclosures.withWhat', { what: withWhat(file, undefined) }), when(file), limits(file)]
                 .filter(Boolean)

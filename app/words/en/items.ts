@@ -51,7 +51,7 @@ export const items = {
   // items/ItemPicture.vue
   choosePicture: 'Choose a picture…',
   anotherPicture: 'Another picture…',
-  noPicture: 'no picture',
+  noPicture: 'take it away',
   pictureIsFor: 'PNG or JPEG; it is shown in Items and at the bench.',
 
   // items/ItemOptions.vue
