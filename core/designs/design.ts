@@ -65,6 +65,8 @@ export type StripDesign =
   | { strip: 'payment'; box: Colour | null; title: Colour | null }
   /** What is owed by age, on statements. */
   | { strip: 'ageing' }
+  /** What is open on the customer's account besides. */
+  | { strip: 'account' }
   | { strip: 'note' }
   /** The order's bar code, on what is packed by it. */
   | { strip: 'barcode' }

@@ -426,3 +426,40 @@ describe('facts at a glance', () => {
     expect(lines.map((op) => op.text).join(' ')).toBe(long)
   })
 })
+
+test('what is open on the account stands below what is to pay, amounts at the right, or nowhere', () => {
+  const account = {
+    title: 'Open on your account on 30 Nov 2026',
+    headings: ['Document', 'Due', 'Open EUR'] as [string, string, string],
+    rows: [
+      ['INV-1', '5 Nov', '1,234.50'],
+      ['INV-2', '9 Nov', '8.00'],
+    ] as [string, string, string][],
+  }
+  const paper = { ...exampleInvoice(), account }
+  expect(has(layOut(paper, plain, metrics).pages[0]!, 'INV-1')).toBe(false)
+  const design = suppliedDesign({ ...boldLook, account: true })
+  const { pages, problems } = layOut(paper, design, metrics)
+  expect(problems).toEqual([])
+  const all = pages.flatMap(texts)
+  const at = (text: string) => all.find((op) => op.text === text)!
+  expect(at('INV-1').y).toBeGreaterThan(at(paper.toPay.amount).y)
+  expect(at('8.00').x).toBeGreaterThan(at('1,234.50').x)
+  expect(at('INV-2').y).toBeGreaterThan(at('INV-1').y)
+})
+
+test('a list of open items that the page has no room for stands whole on the next', () => {
+  const row: [string, string, string] = ['INV', '5 Nov', '1.00']
+  const account = { title: 'Open', headings: row, rows: Array.from({ length: 15 }, () => row) }
+  const design = suppliedDesign({ ...boldLook, account: true })
+  for (let lines = 10; lines < 40; lines += 3) {
+    const { pages, problems } = layOut(
+      { ...exampleInvoice({ order: longOrder(lines) }), account },
+      design,
+      metrics,
+    )
+    expect(problems).toEqual([])
+    const counts = pages.map((page) => texts(page).filter((op) => op.text === 'INV').length)
+    expect(counts.filter((count) => count > 0)).toEqual([16])
+  }
+})

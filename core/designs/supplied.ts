@@ -10,6 +10,8 @@ export interface Look {
   hiddenSums: HideableSum[]
   /** Whether what asks for the payment of an account ends in a slip that is sent back with it. */
   slip: boolean
+  /** Whether what is open on the customer's account is listed besides. */
+  account: boolean
   /** The label that is peeled off the sheets of what goes with the goods; null for none. */
   peelOff: Zone | null
   /** By what lines name their items. */
@@ -27,11 +29,13 @@ const a4: PageDesign = {
   continuedTop: 34,
 }
 
-const slipWhere = (slip: boolean): StripDesign[] => (slip ? [{ strip: 'slip' }] : [])
+type Parts = Pick<Look, 'slip' | 'account'>
+const slipWhere = ({ slip }: Parts): StripDesign[] => (slip ? [{ strip: 'slip' }] : [])
+const accountWhere = ({ account }: Parts): StripDesign[] => (account ? [{ strip: 'account' }] : [])
 const peelOffWhere = (zone: Zone | null): StripDesign[] => (zone ? [{ strip: 'peel-off', ...zone }] : [])
 
 /** Hairlines on white. */
-const plainStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
+const plainStrips = (hidden: HideableSum[], parts: Parts): StripDesign[] => [
   {
     strip: 'letterhead',
     band: null,
@@ -45,15 +49,16 @@ const plainStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
   { strip: 'sums', width: 70, inset: 0, box: null, hidden },
   { strip: 'ageing' },
   { strip: 'payment', box: null, title: null },
+  ...accountWhere(parts),
   { strip: 'note' },
   { strip: 'barcode' },
   { strip: 'signature' },
-  ...slipWhere(slip),
+  ...slipWhere(parts),
   { strip: 'footer', as: 'columns', rule: { colour: null, width: 0.5 } },
 ]
 
 /** A band of colour at the head, boxes behind the sum to pay and the payment. */
-const boldStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
+const boldStrips = (hidden: HideableSum[], parts: Parts): StripDesign[] => [
   {
     strip: 'letterhead',
     band: { colour: 'brand', height: 35 },
@@ -91,10 +96,11 @@ const boldStrips = (hidden: HideableSum[], slip: boolean): StripDesign[] => [
   { strip: 'sums', width: 78, inset: 6, box: 'accent', hidden },
   { strip: 'ageing' },
   { strip: 'payment', box: 'ground', title: 'brand' },
+  ...accountWhere(parts),
   { strip: 'note' },
   { strip: 'barcode' },
   { strip: 'signature' },
-  ...slipWhere(slip),
+  ...slipWhere(parts),
   { strip: 'footer', as: 'running text', rule: { colour: 'brand', width: 1.4 } },
 ]
 
@@ -105,7 +111,7 @@ export const suppliedDesigns = {
 
 /** A supplied design in a house's fonts, colours and logo. */
 export function suppliedDesign(look: Look): Design {
-  const { name, supplied, fonts, colours, logo, hiddenSums, slip, peelOff, item } = look
+  const { name, supplied, fonts, colours, logo, hiddenSums, peelOff, item } = look
   const { strips, page } = suppliedDesigns[supplied]
   return {
     format: 1,
@@ -115,7 +121,7 @@ export function suppliedDesign(look: Look): Design {
     fonts,
     colours,
     pictures: logo ? { logo } : {},
-    strips: [...strips(hiddenSums, slip).map((one) => namedBy(one, item)), ...peelOffWhere(peelOff)],
+    strips: [...strips(hiddenSums, look).map((one) => namedBy(one, item)), ...peelOffWhere(peelOff)],
   }
 }
 
@@ -130,6 +136,7 @@ export function lookOf(design: Design): Look {
     logo: design.pictures.logo ?? null,
     hiddenSums: sums?.hidden ?? [],
     slip: design.strips.some((one) => one.strip === 'slip'),
+    account: hasAccountStrip(design),
     peelOff: zoneOf(design),
     item: namesOf(design),
   }
@@ -137,6 +144,10 @@ export function lookOf(design: Design): Look {
 
 const namedBy = (one: StripDesign, item: ItemNamedBy): StripDesign =>
   one.strip === 'lines' && item !== 'own' ? { ...one, item } : one
+
+/** Whether a design lists what is open on the customer's account. */
+export const hasAccountStrip = ({ strips }: Pick<Design, 'strips'>): boolean =>
+  strips.some((one) => one.strip === 'account')
 
 /** By what lines of a design name their items. */
 export function namesOf({ strips }: Pick<Design, 'strips'>): ItemNamedBy {

@@ -1,3 +1,4 @@
+import type { AccountFacts } from './open-table'
 import type { ReminderFacts } from '../receivables/reminders'
 import type { StatementFacts } from '../receivables/statement'
 import { Refusal } from '../errors'
@@ -63,6 +64,8 @@ export interface PaperInput {
   standing?: StandingTextFacts[]
   /** What emails can say of it that no document prints. */
   related?: RelatedFacts
+  /** What is open on the customer's account, where the design lists it. */
+  account?: AccountFacts
   /** Where the currency is not the house's own; null when no rate is known. */
   exchange?: Exchange | null
 }

@@ -8,6 +8,7 @@ import { labelPaper } from './label'
 import { returnPaper } from './return'
 import { shipmentPaper, type ShipmentFacts } from './shipment'
 import { statementPaper } from './statement'
+import { accountOn } from './open-table'
 import type { Paper } from './paper'
 import { formatReference } from './payment-code'
 import { ratesFor } from './treatment'
@@ -41,7 +42,12 @@ function buildPaper(input: PaperInput): Paper {
         : input.goodsReturn
           ? returnPaper(input, input.goodsReturn)
           : fromOrder(input)
-  return input.related ? { ...paper, related: input.related } : paper
+  const { related, account } = input
+  return {
+    ...paper,
+    ...(related && { related }),
+    ...(account && { account: accountOn(account, paper.language, paper.currency) }),
+  }
 }
 
 function ofShipment(input: PaperInput, shipment: ShipmentFacts): Paper {

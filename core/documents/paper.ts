@@ -1,3 +1,4 @@
+import type { PaperAccount } from './open-table'
 import type { Language } from '../money/format'
 import type { Currency, DecimalText } from '../money/decimal'
 import type { Day } from './days'
@@ -44,6 +45,8 @@ export interface Paper {
   sums: { key?: 'lines' | 'net' | 'tax'; label: string; amount: string; strong: boolean }[]
   toPay: { label: string; amount: string }
   payment: PaperPayment | null
+  /** What is open on the customer's account besides, where the design lists it. */
+  account?: PaperAccount
   /** What is owed by age, on a statement. */
   ageing?: { label: string; amount: string }[]
   /** What is sent back with a payment, where the design has it: what it is for, and what the payer writes in. */

@@ -6,7 +6,8 @@ import { exampleInvoice, order } from '../testing/examples'
 import { starterText } from '../house/starter'
 import { fillEmailText } from './email-text'
 import { plainEmailLook } from './email-look'
-import { letterFacts, type OpenItem } from './letter-fields'
+import type { OpenItem } from '../documents/open-table'
+import { letterFacts } from './letter-fields'
 
 const people = { customer: 'Ottermill', contact: 'Nuala Fennimore', brand: 'Tansy', sender: 'Maeve' }
 const paper = (number: string, change = {}, date = '2026-11-24'): Paper =>

@@ -2,9 +2,9 @@ import { formatDay, type Day } from '../documents/days'
 import { kindFacts } from '../documents/kinds'
 import { labelWords } from '../documents/label-words'
 import type { Paper, PaperFact } from '../documents/paper'
-import { statementWords } from '../documents/statement-words'
+import { openTable, type OpenItem } from '../documents/open-table'
 import { Decimal, type DecimalText } from '../money/decimal'
-import { statementOf, type OpenEntry } from '../receivables/statement'
+import { statementOf } from '../receivables/statement'
 import { formatMoney, type Language } from '../money/format'
 import { isOwnFieldName, type EmailFacts, type EmailTable, type MergeFields } from './fields'
 
@@ -130,62 +130,18 @@ function parcelsTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
   }
 }
 
-/** How many open items an email lists; the statement lists them all. */
-const mostOpen = 15
-
-const openWords = {
-  en: {
-    document: 'Document',
-    due: 'Due',
-    open: 'Open',
-    more: (count: number) => `and ${count} more on the statement`,
-  },
-  de: {
-    document: 'Beleg',
-    due: 'Fällig',
-    open: 'Offen',
-    more: (count: number) => `und ${count} weitere auf dem Kontoauszug`,
-  },
-  fr: {
-    document: 'Pièce',
-    due: 'Échéance',
-    open: 'Reste dû',
-    more: (count: number) => `et ${count} autres sur le relevé`,
-  },
-} as const satisfies Record<Language, object>
-
-/** What an email's list of open items tells of each. */
-export type OpenItem = Pick<OpenEntry, 'kind' | 'number' | 'dueDate' | 'open'>
-
 /**
  * What is open on a statement, oldest due first; with any other document, what is open as the email is written. A long
  * list says how many more there are.
  */
-function openTable(
+function openList(
   [{ exact, language, currency }]: readonly [Paper, ...Paper[]],
   now: readonly OpenItem[],
 ): EmailTable {
-  const words = openWords[language]
-  const { entries } = statementWords[language]
-  const open: readonly OpenItem[] = exact.statement?.open ?? now
-  const most = open.length > mostOpen ? mostOpen - 1 : mostOpen
-  const rest = open.length - most
+  const { headings, rows } = openTable(exact.statement?.open ?? now, language, currency)
   return {
-    columns: [
-      { heading: words.document, right: false },
-      { heading: words.due, right: false },
-      { heading: words.open, right: true },
-    ],
-    rows: [
-      ...open
-        .slice(0, most)
-        .map((one) => [
-          one.kind === 'payment' || one.kind === 'refund' ? entries[one.kind] : one.number,
-          one.dueDate ? formatDay(one.dueDate, language, 'short') : '',
-          formatMoney(one.open, currency, language),
-        ]),
-      ...(rest > 0 ? [[words.more(rest), '', '']] : []),
-    ],
+    columns: headings.map((heading, column) => ({ heading, right: column === 2 })),
+    rows,
   }
 }
 
@@ -259,7 +215,7 @@ export function letterFacts(
   const tables = {
     lines: linesTable(papers, inText),
     documents: documentsTable(papers),
-    open: openTable(papers, open),
+    open: openList(papers, open),
     parcels: parcelsTable(papers),
     links: linksTable(links, first.language),
   }

@@ -121,6 +121,7 @@ export const starterLook = (name: string, colours: Look['colours'], logo: Look['
   logo,
   hiddenSums: [],
   slip: false,
+  account: false,
   peelOff: null,
   item: 'own',
 })

@@ -21,6 +21,7 @@ export const plainLook: Look = {
   logo: null,
   hiddenSums: [],
   slip: false,
+  account: false,
   peelOff: null,
   item: 'own',
 }
@@ -34,6 +35,7 @@ export const boldLook: Look = {
   logo: null,
   hiddenSums: [],
   slip: false,
+  account: false,
   peelOff: null,
   item: 'own',
 }

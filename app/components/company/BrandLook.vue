@@ -11,7 +11,7 @@ import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { useMainKey } from '../../composables/useMainKey'
 import { changeLook } from '../../calls/brands'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, listsAccount, type DocumentKind } from '../../../core/documents/kinds'
 import { paleHeadings } from '../../../core/designs/contrast'
 import {
   hideableSums,
@@ -48,13 +48,24 @@ const design = computed(() => props.brand.design.design)
 const logo = computed(() => design.value.pictures.logo)
 const saved = computed(() => ({ design: design.value, version: props.brand.version }))
 function formOf(of: { design: Design }) {
-  const { supplied, fonts, colours, hiddenSums, slip, peelOff, item, logo: placed } = lookOf(of.design)
+  const {
+    supplied,
+    fonts,
+    colours,
+    hiddenSums,
+    slip,
+    account,
+    peelOff,
+    item,
+    logo: placed,
+  } = lookOf(of.design)
   return {
     supplied,
     fonts: { ...fonts },
     colours: { ...colours },
     hiddenSums: [...hiddenSums],
     slip,
+    account,
     item,
     hasPeelOff: peelOff !== null,
     zone: zoneTexts(peelOff ?? usualPeelOff),
@@ -66,6 +77,7 @@ const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, t
 const hasLabel = computed(() => ['packing slip', 'delivery note'].includes(props.kind))
 /** Of an account, and not of orders, is asked for with a slip. */
 const hasSlip = computed(() => kindFacts[props.kind].content === 'account')
+const hasAccount = computed(() => listsAccount(props.kind))
 const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
 
 async function change(body: object, said: string, whole = false) {
@@ -86,7 +98,7 @@ function choose(scope: string) {
 }
 
 const keep = () => {
-  const { width, slip, hasPeelOff, zone, item, ...look } = form.value
+  const { width, slip, account, hasPeelOff, zone, item, ...look } = form.value
   const peelOff = hasPeelOff ? zoneOf(zone) : null
   return (
     dirty.value &&
@@ -97,6 +109,7 @@ const keep = () => {
         // other kinds may name their items otherwise
         ...(item === namesOf(base.value.design) ? {} : { item }),
         ...(hasSlip.value ? { slip } : {}),
+        ...(hasAccount.value ? { account } : {}),
         ...(hasLabel.value ? { peelOff } : {}),
         ...(logo.value ? { width: Number(width) } : {}),
       },
@@ -213,6 +226,9 @@ const colourNames = {
     </p>
     <CheckField v-if="hasSlip" v-model="form.slip" :disabled="disabled" data-test="slip">{{
       t('brands.endsInASlip')
+    }}</CheckField>
+    <CheckField v-if="hasAccount" v-model="form.account" :disabled="disabled" data-test="on-account">{{
+      t('brands.listsTheAccount')
     }}</CheckField>
     <template v-if="hasLabel">
       <CheckField v-model="form.hasPeelOff" :disabled="disabled" data-test="peel-off">{{

@@ -103,6 +103,7 @@ export const brands = {
   fromTheTop: 'Top, mm',
   labelWidth: 'Width, mm',
   labelHeight: 'Height, mm',
+  listsTheAccount: 'They list what is open on the customer’s account besides',
   endsInASlip: 'Statements and reminders end in a slip to be sent back with the payment',
   colours: 'Colours',
   anotherPicture: 'Another picture',

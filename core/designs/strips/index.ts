@@ -1,4 +1,5 @@
 import type { StripKind } from '../design'
+import { account } from './account'
 import { address } from './address'
 import { ageing } from './ageing'
 import { barcode } from './barcode'
@@ -24,6 +25,7 @@ export const renderers: { readonly [Kind in StripKind]: Renderer<Kind> } = {
   sums: { part: 'closing', block: sums },
   payment: { part: 'closing', block: payment },
   ageing: { part: 'closing', block: ageing },
+  account: { part: 'closing', block: account },
   note: { part: 'closing', block: note },
   barcode: { part: 'closing', block: barcode },
   signature: { part: 'closing', block: signature },

@@ -58,6 +58,10 @@ export const returnKinds = kindsOf('return')
 export const goesWithGoods = (kind: DocumentKind): boolean =>
   kind !== 'customs invoice' && [...shipmentKinds, ...returnKinds].includes(kind)
 
+/** The kinds that can list what is open on the customer's account besides; statements and reminders do it anyhow. */
+export const listsAccount = (kind: DocumentKind): boolean =>
+  kindFacts[kind].content === 'goods' || kindFacts[kind].content === 'money'
+
 /** The kinds that are made of orders. */
 export const orderKinds = kindsOf('order')
 

@@ -1,4 +1,4 @@
-import { dayInZone } from '../../../core/documents/days'
+import { dayInZone, type Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
@@ -8,6 +8,7 @@ import { fillLetter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { paperOf } from './found-settings'
 import { withItemCodes } from './item-codes'
+import { withAccounts } from './on-account'
 import type { PaperContext, Addressing } from './paper-context'
 import { byKind, sourceOf } from './sources'
 
@@ -33,15 +34,19 @@ export async function makeAll(
   occasion = '',
 ): Promise<Map<number, MadeDocument>> {
   const laidOut = new Map<number, MadeDocument>()
+  const today = dayInZone(clock.now(), (await company()).timeZone)
   for (const [of, ids] of await byKind(sourceIds)) {
     const contexts = await withItemCodes(await sourceOf(of).load(kind, ids, addressing, occasion))
-    for (const [id, made] of await layOutAll(contexts)) laidOut.set(id, made)
+    const whole = await withAccounts(contexts, today)
+    for (const [id, made] of await layOutAll(whole, today)) laidOut.set(id, made)
   }
   return laidOut
 }
 
-async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, MadeDocument>> {
-  const today = dayInZone(clock.now(), (await company()).timeZone)
+async function layOutAll(
+  contexts: ReadonlyMap<number, PaperContext>,
+  today: Day,
+): Promise<Map<number, MadeDocument>> {
   return new Map(
     await Promise.all(
       [...contexts].map(async ([id, context]): Promise<[number, MadeDocument]> => {

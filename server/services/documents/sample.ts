@@ -4,7 +4,7 @@ import type { EmailLook } from '../../../core/emailtexts/email-look'
 import { Refusal } from '../../../core/errors'
 import { asPreview } from '../../../core/documents/issue'
 import { withExampleGoods } from '../../../core/documents/example'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, listsAccount, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { exampleStatement } from '../../../core/receivables/statement'
 import { dayInZone } from '../../../core/documents/days'
@@ -36,6 +36,9 @@ export async function samplePaper(
   const today = dayInZone(clock.now(), timeZone)
   const context = kindFacts[kind].content === 'account' ? withExample(inLanguage) : inLanguage
   const source = withExampleGoods(context.source, today)
+  // drawn only where the design lists it
+  if (listsAccount(kind))
+    source.account = { day: today, open: exampleStatement(source.order.currency, context.orderDate).open }
   if (source.shipment) Object.assign(source.shipment, { printing: labelPrinting, slip: slipShows })
   const made = paperOf({ ...context, source }, today)
   if ('problem' in made) throw new Refusal('not-drawn', { values: { words: made.problem } })

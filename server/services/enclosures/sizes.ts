@@ -3,8 +3,8 @@ import { stoppedByFiles } from './going'
 import { emailsWith } from './queries'
 
 /**
- * After something that decides how the files of emails go has changed: prepared documents that cannot go with them,
- * or perhaps can again, are built anew, which writes or takes away the problem in To check. In the caller's transaction.
+ * After something that decides how the files of emails go has changed: prepared documents that cannot go with them, or
+ * perhaps can again, are built anew, which writes or takes away the problem in To check. In the caller's transaction.
  */
 export async function lookAtSizes(
   of: {

@@ -168,6 +168,7 @@ export interface LookChange {
   colours?: Design['colours']
   hiddenSums?: HideableSum[]
   slip?: boolean
+  account?: boolean
   peelOff?: Zone | null
   /** By what lines name their items. */
   item?: ItemNamedBy
@@ -197,7 +198,7 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
   const looks = await Promise.all(
     current.map(async ({ id, design }) => {
       const before = lookOf(design)
-      const { supplied, fonts, colours, hiddenSums, slip, peelOff, item } = change
+      const { supplied, fonts, colours, hiddenSums, slip, account, peelOff, item } = change
       const look: Look = {
         ...before,
         supplied: supplied ?? before.supplied,
@@ -205,6 +206,7 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
         colours: colours ?? before.colours,
         hiddenSums: hiddenSums ?? before.hiddenSums,
         slip: slip ?? before.slip,
+        account: account ?? before.account,
         peelOff: peelOff === undefined ? before.peelOff : peelOff,
         item: item ?? before.item,
       }

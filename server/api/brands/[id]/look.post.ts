@@ -24,6 +24,7 @@ interface Look {
   colours?: Design['colours']
   hiddenSums?: HideableSum[]
   slip?: boolean
+  account?: boolean
   peelOff?: Zone | null
   item?: ItemNamedBy
 }
@@ -57,6 +58,8 @@ export default route<{ id: number }, object, Look>(
         .items(Joi.valid(...hideableSums))
         .unique(),
       slip: Joi.boolean(),
+      /** What is open on the customer's account is listed besides. */
+      account: Joi.boolean(),
       /** By what lines name their items. */
       item: Joi.valid(...itemNames),
       /** Of what goes with the goods, in millimetres; null for none. */
@@ -70,6 +73,7 @@ export default route<{ id: number }, object, Look>(
       'colours',
       'hiddenSums',
       'slip',
+      'account',
       'peelOff',
       'item',
     ),
