@@ -37,7 +37,9 @@ const unsteady = result.testResults
   .flatMap(failuresOf)
 const files = result.testResults.map((file) => ranAgain.get(file.name) ?? file)
 const failed = files.flatMap(failuresOf)
-const endedBadly = !result.success && failed.length + unsteady.length === 0
+// one whose set-up failed says that it went well, and ran nothing
+const ranNothing = result.testResults.length === 0
+const endedBadly = (!result.success || ranNothing) && failed.length + unsteady.length === 0
 if (endedBadly || (again && ranAgain.size === 0))
   failed.push(`${resultFile}: the suite ended badly, see its log above`)
 

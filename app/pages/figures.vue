@@ -86,6 +86,18 @@ const setPostage = (postage: string) =>
             })
           }}
           {{ t('dispatches.howFast', { middle: lasting(found.middle), nine: lasting(found.nineInTen) }) }}
+          <template v-if="found.opened">{{
+            t('dispatches.soManyOpened', { opened: plural(found.opened, 'email') })
+          }}</template>
+          <template v-if="found.offers">
+            {{
+              t('dispatches.soManyFollowed', {
+                offers: plural(found.offers, 'email'),
+                followed: found.followed,
+                share: share(found.followed, found.offers),
+              })
+            }}
+          </template>
           <I18nT keypath="dispatches.aLetterCosts" scope="global"
             ><template #postage
               ><WordPanel

@@ -26,6 +26,8 @@ export interface EmailBanner extends EmailPicture {
   href: string
   from: Day | null
   until: Day | null
+  /** Whether it is counted that somebody follows it; off where nothing is said. */
+  counted?: boolean
 }
 
 const domain = 'clothespin'

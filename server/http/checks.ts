@@ -87,6 +87,7 @@ export const emailLook = Joi.object({
     href: safeLink.allow('').required(),
     from: day.allow(null).required(),
     until: day.allow(null).required(),
+    counted: Joi.boolean(),
   })
     .allow(null)
     .default(null),

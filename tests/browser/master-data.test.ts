@@ -1,3 +1,4 @@
+import type { ElementHandle } from 'puppeteer-core'
 import { expect, test } from 'vitest'
 import { useDesk } from './desk'
 
@@ -153,6 +154,37 @@ test('a price for a group is what a line of its customer takes', async () => {
   await desk.page.waitForFunction(
     () => document.querySelector<HTMLInputElement>('[data-test="price-1"]')!.value === '33.25',
   )
+})
+
+test('an item gets a picture, and a file that goes along with its sale', async () => {
+  const give = async (selector: string, file: string) => {
+    const input = (await desk.page.waitForSelector(selector)) as ElementHandle<HTMLInputElement>
+    await input.uploadFile(file)
+  }
+  await desk.page.goto(`${desk.base}/items?search=HS-STD`)
+  await desk.clickText('.link', 'HS-STD')
+  await give('.v-dialog .picture input[type="file"]', 'demo/data/terms-of-sale.pdf')
+  await until('.v-dialog .ask', 'PNG or JPEG')
+  await give('.v-dialog .picture input[type="file"]', 'demo/data/hive-stand.png')
+  await desk.wait('[data-test="item-picture"]')
+  await go()
+  await closed()
+  await desk.page.waitForFunction(
+    () => document.querySelector<HTMLImageElement>('[role="option"] .item-picture')?.naturalWidth,
+  )
+  await desk.clickText('.link', 'HS-STD')
+  await desk.wait('[data-test="hang-file"]')
+  await desk.page.click('[data-test="hang-file"]')
+  await give('[data-test="choose-file"] input[type="file"]', 'demo/data/terms-of-sale.pdf')
+  await type('most-downloads', '3')
+  await go()
+  await until('[data-test="most-downloads"]', 'links lead nowhere yet')
+  await desk.page.click('[data-test="most-downloads"] input', { count: 3 })
+  await desk.press('Backspace')
+  await go()
+  await until('.v-dialog .files', 'with invoices')
+  await go()
+  await closed()
 })
 
 test('a kind that is switched off says what rests on it, and can be switched on again', async () => {

@@ -9,7 +9,9 @@ import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { startRun } from '../../server/services/documents/send-run'
 import { changeCustomer, customerView } from '../../server/services/customers/customers'
 import { changeLinks, linkPage, openLink } from '../../server/services/links/links'
+import { followOffer } from '../../server/services/links/offers'
 import { countOpened } from '../../server/services/links/opens'
+import { figures } from '../../server/services/dispatch/figures'
 import { changeHouse } from '../../server/services/house/settings'
 import { linkHtml } from '../../server/services/links/page'
 import { changeSettings } from '../../server/services/orders/settings'
@@ -55,17 +57,69 @@ const gives = async (token: string, code = '') => {
   return 'file' in found ? found.file.bytes : found.wrongCode ? 'wrong code' : found.state
 }
 
-describe('whether an email was opened', () => {
-  const reader = 'Mozilla/5.0 (X11; Linux x86_64) Gecko/20100101'
-  const tokenIn = (html: unknown) => /\/o\/([\w.-]+)"/.exec(String(html))?.[1]
-  const later = async (documentId: number) => {
-    await run(
-      `update dispatch
-      set handed_over_at = handed_over_at - interval '1 hour'
-      where id in (select dispatch_id from dispatch_document where document_id = $documentId)`,
-      { documentId },
+const reader = 'Mozilla/5.0 (X11; Linux x86_64) Gecko/20100101'
+/** As if a document's email had left an hour earlier: programs look at it at once. */
+const later = async (documentId: number) => {
+  await run(
+    `update dispatch
+    set handed_over_at = handed_over_at - interval '1 hour'
+    where id in (select dispatch_id from dispatch_document where document_id = $documentId)`,
+    { documentId },
+  )
+}
+
+describe('whether the offer of an email was followed', () => {
+  const shop = 'https://shop.meadow.example/winter?a=1&b=2'
+  const banner = (change: object) =>
+    run(
+      `update brand
+      set email_look = email_look || jsonb_build_object('banner', $banner::jsonb ||
+        jsonb_build_object('sha256', (select min(sha256) from file)))`,
+      {
+        banner: JSON.stringify({ alt: 'Winter', width: 500, href: shop, from: null, until: null, ...change }),
+      },
     )
-  }
+  const leadsTo = (html: unknown) => /<a href="([^"]+)"><img/.exec(String(html))?.[1]
+  const tokenIn = (html: unknown) => /\/l\/([\w.-]+)$/.exec(leadsTo(html) ?? '')?.[1]
+
+  test('is asked for nowhere unless its banner says so', async () => {
+    await wish(undefined)
+    await banner({})
+    expect(leadsTo((await send(await prepared())).mail.html)).toBe(shop.replace('&', '&amp;'))
+  })
+
+  test('is counted, programs apart, and leads on to where it was; our own copy leads there at once', async () => {
+    await banner({ counted: true })
+    const { mail, documentId } = await send(await prepared())
+    const token = tokenIn(mail.html)!
+    expect(mail.text).toContain(`/l/${token}`)
+    expect(leadsTo((await documentView(documentId)).email!.html)).not.toContain('/l/')
+    expect(await followOffer(token, reader)).toBe(shop)
+    expect((await documentView(documentId)).email!.followed).toMatchObject({ times: 0, byMachine: 1 })
+    await later(documentId)
+    expect(await followOffer(token, reader)).toBe(shop)
+    expect(await followOffer(token, reader)).toBe(shop)
+    const view = await documentView(documentId)
+    expect(view.email!.followed).toMatchObject({ times: 2, byMachine: 1 })
+    expect(
+      view.history.filter(({ words }) => words.includes('was followed for the first time')),
+    ).toHaveLength(1)
+    const { documents } = await customerView(house.customers[0]!.id, who)
+    expect(documents.map((one) => one.offerFollowed)).toContain(true)
+    expect(await figures(7, who)).toMatchObject({ offers: 1, followed: 1 })
+    // its season is over, and the address goes on leading there
+    await banner({ until: '2026-01-31', counted: true })
+    expect(await followOffer(token, reader)).toBe(shop)
+  })
+
+  test('an address that was not made here leads nowhere', async () => {
+    expect(await followOffer('1.aaaaaaaaaaaaaaaaaaaaaa', reader)).toBeUndefined()
+    expect(await followOffer('https://evil.example', reader)).toBeUndefined()
+  })
+})
+
+describe('whether an email was opened', () => {
+  const tokenIn = (html: unknown) => /\/o\/([\w.-]+)"/.exec(String(html))?.[1]
 
   test('is asked for nowhere unless the house counts it', async () => {
     await wish(undefined)

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import CheckField from '../fields/CheckField.vue'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
 import PictureDialog from '../emailtexts/PictureDialog.vue'
+import { useSession } from '../../stores/session'
 import { emailPictureUrl } from '../../calls/email-texts'
 import { isSafeLink } from '../../../core/emailtexts/nodes'
 import type { EmailBanner, EmailPicture } from '../../../core/emailtexts/pictures'
@@ -11,11 +13,13 @@ import type { EmailBanner, EmailPicture } from '../../../core/emailtexts/picture
 defineProps<{ disabled: boolean }>()
 const model = defineModel<EmailBanner | null | undefined>({ required: true })
 const choosing = ref(false)
+/** Whether links in emails lead here. */
+const leads = useSession().house!.company.linksLead
 const banner = computed(() => model.value ?? null)
 
 const take = (picture: EmailPicture) => {
-  const { href = '', from = null, until = null } = model.value ?? {}
-  model.value = { ...picture, href, from, until }
+  const { href = '', from = null, until = null, counted = false } = model.value ?? {}
+  model.value = { ...picture, href, from, until, counted }
 }
 const change = (part: Partial<EmailBanner>) => {
   model.value = { ...model.value!, ...part }
@@ -23,6 +27,10 @@ const change = (part: Partial<EmailBanner>) => {
 const href = computed({
   get: () => banner.value?.href ?? '',
   set: (written: string) => change({ href: written.trim() }),
+})
+const counted = computed({
+  get: () => banner.value?.counted ?? false,
+  set: (is: boolean) => change({ counted: is }),
 })
 const from = computed({
   get: () => banner.value?.from ?? null,
@@ -75,6 +83,10 @@ const until = computed({
           />
         </div>
       </div>
+      <CheckField v-model="counted" :disabled="disabled || !href" data-test="banner-counted">{{
+        t('brands.bannerIsCounted')
+      }}</CheckField>
+      <p v-if="counted && !leads" class="soft">{{ t('brands.bannerCountsLater') }}</p>
     </template>
     <p v-else class="soft">
       {{ t('brands.noBanner') }}

@@ -208,6 +208,9 @@ const stateTone: Record<string, string> = {
           }}</NuxtLink>
           <span class="soft">{{ shortDay(one.date) }}</span>
           <span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state ?? 'not sent' }}</span>
+          <span v-if="one.offerFollowed" class="tag go" data-test="offer-followed">{{
+            t('customers.followedTheOffer')
+          }}</span>
           <span class="amount push">{{ money(one.total, one.currency) }}</span>
         </li>
         <li v-if="view.documents.length === 0" class="soft">{{ t('common.noneYet') }}</li>

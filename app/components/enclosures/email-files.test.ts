@@ -9,8 +9,17 @@ import type { EmailView } from '../../contract'
 const calls = vi.hoisted(() => ({ addForOnce: vi.fn() }))
 vi.mock('../../calls/enclosures', () => calls)
 
-const terms = { name: 'Terms.pdf', size: 400_000, enclosure: { id: 1, source: 'invoice', leftOut: false } }
-const photo = { name: 'Photo.jpg', size: 900_000, enclosure: { id: 2, source: 'customer', leftOut: false } }
+const noLimits = { mostDownloads: null, goodDays: null }
+const terms = {
+  name: 'Terms.pdf',
+  size: 400_000,
+  enclosure: { id: 1, source: 'invoice', leftOut: false, ...noLimits },
+}
+const photo = {
+  name: 'Photo.jpg',
+  size: 900_000,
+  enclosure: { id: 2, source: 'customer', leftOut: false, ...noLimits },
+}
 const email = (change: object = {}) =>
   ({
     files: [{ name: 'INV-1.pdf', size: 50_000 }, terms, photo],

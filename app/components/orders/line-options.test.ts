@@ -43,7 +43,7 @@ async function lines(given: LineEdit[]) {
 
 test('of lines that are there already the choices are fetched once for all of them', async () => {
   const { select } = await lines([line({ item: 'VEIL' }), line({ item: 'VEIL' }), line({ item: 'SMOKER' })])
-  expect(calls.fetchOptions.mock.calls).toEqual([[['VEIL', 'SMOKER']]])
+  expect(calls.fetchOptions.mock.calls).toEqual([[{ codes: ['VEIL', 'SMOKER'], language: 'en' }]])
   expect(select('Colour')!.props('modelValue')).toBe('')
 })
 

@@ -112,6 +112,11 @@ const words: Record<string, string> = {
       ><template v-if="email.opened"
         ><dt>{{ t('paper.opened') }}</dt>
         <dd data-test="opened">{{ openedWords(email.opened) }}</dd></template
+      ><template v-if="email.followed"
+        ><dt>{{ t('paper.offer') }}</dt>
+        <dd data-test="followed">
+          {{ openedWords(email.followed) || t('paper.offerNotFollowed') }}
+        </dd></template
       >
     </dl>
     <p v-if="email.problem" class="notice stuck" role="alert">{{ email.problem }}</p>

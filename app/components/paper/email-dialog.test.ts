@@ -25,10 +25,21 @@ const CheckField = {
     @change="$emit('update:modelValue', $event.target.checked)" /><slot /></label>`,
   inheritAttrs: false,
 }
+const noLimits = { mostDownloads: null, goodDays: null }
 const files = [
   { name: 'Invoice.pdf', size: null, enclosure: null, url: null },
-  { name: 'Terms.pdf', size: 9_000_000, enclosure: { id: 4, source: 'kind', leftOut: false }, url: '' },
-  { name: 'Plan.pdf', size: 8_000_000, enclosure: { id: 5, source: 'once', leftOut: false }, url: '' },
+  {
+    name: 'Terms.pdf',
+    size: 9_000_000,
+    enclosure: { id: 4, source: 'kind', leftOut: false, ...noLimits },
+    url: '',
+  },
+  {
+    name: 'Plan.pdf',
+    size: 8_000_000,
+    enclosure: { id: 5, source: 'once', leftOut: false, ...noLimits },
+    url: '',
+  },
 ]
 const view = (revision: number, subject = 'Invoice') =>
   ({

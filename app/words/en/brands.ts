@@ -141,6 +141,8 @@ export const brands = {
   changeBanner: 'another picture',
   dropBanner: 'take it away',
   bannerLeadsTo: 'Leads to; may be empty',
+  bannerIsCounted: 'Count that it is followed: on the document, the customer and in Figures; never who',
+  bannerCountsLater: 'It is counted once links in emails lead here: Settings, General.',
   bannerUntil: 'Until',
   banner: 'Picture above the text, in all languages',
   fromNowOn: 'from now on',

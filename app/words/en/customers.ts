@@ -97,6 +97,7 @@ export const customers = {
   addresses: 'Addresses',
   postal: 'postal',
   address: '+ address',
+  followedTheOffer: 'offer followed',
   newestDocuments: 'Newest documents',
 
   // customers/DeliveryTable.vue

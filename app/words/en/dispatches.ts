@@ -27,6 +27,8 @@ export const dispatches = {
   soManyLeft: '{emails} and {letters} left.',
   howFast:
     'Half of the emails were with the mail server {middle} after their document was issued, nine of ten after {nine}.',
+  soManyOpened: '{opened} said that they were opened.',
+  soManyFollowed: '{offers} had an offer; it was followed in {followed} of them, {share}.',
   noTime: 'no time yet',
   aLetterCosts: 'A letter costs {postage}; what went by email saved {saved}.',
   notSaidYet: 'what is not said yet',

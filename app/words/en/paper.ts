@@ -61,6 +61,8 @@ export const paper = {
 
   // paper/EmailLeaf.vue
   opened: 'Opened',
+  offer: 'Offer followed',
+  offerNotFollowed: 'not yet',
   firstOpened: 'first {at}, {times} in all',
   fetchedByPrograms: 'its pictures fetched by programs {times}',
   asALink: 'as a link',

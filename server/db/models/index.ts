@@ -27,6 +27,7 @@ import { Enclosure } from './enclosure'
 import { Evaluation } from './evaluation'
 import { HouseEvent } from './event'
 import { ExchangeRate } from './exchange-rate'
+import { FollowedOffer } from './followed-offer'
 import { StoredFile } from './file'
 import { EmailOpen } from './email-open'
 import { SignedLink } from './signed-link'
@@ -104,6 +105,7 @@ export {
   CustomerGroup,
   Dispatch,
   EmailOpen,
+  FollowedOffer,
   SignedLink,
   DispatchDocument,
   DispatchRecipient,
@@ -234,6 +236,7 @@ export const models: readonly HouseModel[] = [
   Rehearsal,
   Dispatch,
   EmailOpen,
+  FollowedOffer,
   SignedLink,
   DispatchDocument,
   DispatchRecipient,

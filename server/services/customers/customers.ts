@@ -94,6 +94,8 @@ export interface CustomerView extends Omit<Columns, 'contacts'> {
     total: string
     currency: string
     state: string | null
+    /** Somebody followed the offer in its email. */
+    offerFollowed: boolean
   }[]
 }
 

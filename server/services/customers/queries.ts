@@ -238,7 +238,13 @@ export const documentsOfCustomer = (who: Principal, id: number) =>
         where dd.document_id = d.id
         order by x.id desc
         limit 1
-      ) state
+      ) state,
+      exists (
+        select
+        from followed_offer f
+        join dispatch_document dd on dd.dispatch_id = f.dispatch_id
+        where dd.document_id = d.id and f.followed > 0
+      ) "offerFollowed"
     from document d
     where d.customer_id = $id and ${within(who, 'd.brand_id')}
     order by d.issued_at desc, d.id desc

@@ -134,6 +134,13 @@ function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNot
   }
 }
 
+/** The same with another address of its banner. */
+const leadingTo = (letter: Letter, href: string): Letter => {
+  const { emailLook } = letter.brand
+  const banner = emailLook.banner && { ...emailLook.banner, href }
+  return { ...letter, brand: { ...letter.brand, emailLook: { ...emailLook, banner } } }
+}
+
 export interface Message {
   filled: FilledNote
   bytes: Buffer
@@ -141,14 +148,16 @@ export interface Message {
 
 /**
  * The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDFs and what is enclosed with their
- * names, a fixed Message-ID. @param fixed `mark` stands at the end of what leaves, and in no copy of ours
+ * names, a fixed Message-ID. @param fixed `mark` stands at the end of what leaves, and in no copy of ours; `offer` is
+ * where the banner of what leaves leads
  */
 export async function composeMessage(
   letter: Letter,
   files: { name: string; bytes: Uint8Array; mediaType?: string }[],
-  fixed: { messageId: string; date: Date; mark?: string },
+  fixed: { messageId: string; date: Date; mark?: string; offer?: string },
 ): Promise<Message> {
   const filled = await fillToday(letter)
+  const leaving = fixed.offer ? await fillToday(leadingTo(letter, fixed.offer)) : filled
   const pictures = await readPictures(picturesIn(filled.html))
   const placed = (as: Recipient['as']) =>
     letter.recipients
@@ -159,8 +168,8 @@ export async function composeMessage(
     replyTo: letter.brand.replyTo,
     ...(letter.insteadTo ? { to: letter.insteadTo } : { to: placed('To'), cc: placed('CC') }),
     subject: filled.subject,
-    text: filled.text,
-    html: fixed.mark ? filled.html.replace('</body>', `${fixed.mark}\n</body>`) : filled.html,
+    text: leaving.text,
+    html: fixed.mark ? leaving.html.replace('</body>', `${fixed.mark}\n</body>`) : leaving.html,
     messageId: fixed.messageId,
     date: fixed.date,
     headers: { 'Auto-Submitted': 'auto-generated' },

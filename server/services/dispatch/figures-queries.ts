@@ -69,12 +69,17 @@ export interface WholeFigures {
   /** Seconds from issue until the mail server had it: of the middle one, and of nine in ten. */
   middle: number | null
   nineInTen: number | null
+  /** Emails that somebody opened, as far as they say so. */
+  opened: number
+  /** Emails with an offer that is counted, and those whose offer somebody followed. */
+  offers: number
+  followed: number
 }
 
 export const figuresInAll = (who: Principal, span: FigureSpan) =>
   one<WholeFigures>(
     `with sent as (
-      select s.channel, s.state, s.handed_over_at,
+      select s.id, s.channel, s.state, s.handed_over_at,
         extract(epoch from s.handed_over_at - d.issued_at)::float8 seconds
       from dispatch s
       join lateral (select min(x.document_id) id from dispatch_document x where x.dispatch_id = s.id) first on true
@@ -84,7 +89,13 @@ export const figuresInAll = (who: Principal, span: FigureSpan) =>
     select count(*) filter (where channel = 'email' and handed_over_at is not null)::int emails,
       count(*) filter (where channel = 'paper' and state = 'arrived')::int letters,
       percentile_cont(0.5) within group (order by seconds) filter (where channel = 'email') "middle",
-      percentile_cont(0.9) within group (order by seconds) filter (where channel = 'email') "nineInTen"
+      percentile_cont(0.9) within group (order by seconds) filter (where channel = 'email') "nineInTen",
+      count(*) filter (where exists (select from email_open o where o.dispatch_id = sent.id and o.opened > 0))::int
+        opened,
+      count(*) filter (where exists (select from followed_offer f where f.dispatch_id = sent.id))::int offers,
+      count(*) filter (
+        where exists (select from followed_offer f where f.dispatch_id = sent.id and f.followed > 0)
+      )::int followed
     from sent`,
     { ...span },
   )

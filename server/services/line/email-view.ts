@@ -41,6 +41,8 @@ export interface EmailView {
   sentAt: Date | null
   /** How often it was opened, by people and by programs, as far as it says so; null where nothing is known. */
   opened: { times: number; byMachine: number; first: string | null } | null
+  /** How often its offer was followed, by people and by programs; null where that is not counted. */
+  followed: { times: number; byMachine: number; first: string | null } | null
   /** Why its text cannot be written; null where it can. */
   problem: string | null
 }
@@ -99,6 +101,7 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
     splits: files?.rule.tooLarge === 'split',
     sentAt: null,
     opened: null,
+    followed: null,
     problem,
   }
 }

@@ -167,10 +167,19 @@ export const mailCopyOf = (dispatchId: number) =>
         when o.dispatch_id is not null then jsonb_build_object(
           'times', o.opened, 'byMachine', o.by_machine, 'first', o.first_opened_at
         )
-      end opened
+      end opened,
+      case
+        when f.id is not null then jsonb_build_object(
+          'times', f.followed, 'byMachine', f.by_machine, 'first', f.first_followed_at
+        )
+      end followed
     from mail_copy m
     join dispatch s on s.id = m.dispatch_id
     left join email_open o on o.dispatch_id = m.dispatch_id
+    left join lateral (
+      select * from followed_offer x where x.dispatch_id = m.dispatch_id order by x.id desc limit 1
+    ) f
+      on true
     where m.dispatch_id = $dispatchId and m.email_revision = s.email_revision`,
     { dispatchId },
   )

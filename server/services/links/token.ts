@@ -2,7 +2,7 @@ import { createHmac, timingSafeEqual } from 'node:crypto'
 import { config } from '../../config'
 
 /** What an address is for: one made for one thing is none for another. */
-type Purpose = 'link' | 'open'
+type Purpose = 'link' | 'open' | 'offer'
 
 /** 128 bits: nobody finds an address by trying. */
 const signature = (purpose: Purpose, id: number) =>
@@ -28,3 +28,9 @@ export const openToken = (dispatchId: number): string => made('open', dispatchId
 
 /** The email of such an address; undefined where it was not made here. */
 export const emailOfToken = (token: string): number | undefined => found('open', token)
+
+/** What the address of a followed offer ends in. */
+export const offerToken = (id: number): string => made('offer', id)
+
+/** The offer of such an address; undefined where it was not made here. */
+export const offerOfToken = (token: string): number | undefined => found('offer', token)

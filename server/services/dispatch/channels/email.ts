@@ -17,10 +17,12 @@ import type { MailServer } from '../../../outside/mail/connection'
 import { handOver } from '../../../outside/mail/smtp'
 import { filesOfDispatches, withBytes, type FileWithBytes } from '../../enclosures/going'
 import { keepFile } from '../../../outside/filestore/store'
+import { offerMark } from '../../links/offers'
 import { openMark } from '../../links/opens'
 import { linksFor, linksToCome } from '../../links/links'
 import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
+import { lookNow } from '../email-look'
 import type { Attempt, WorkerChannel } from './channel'
 import { keepSent, type FileOfEmail } from './email-kept'
 import {
@@ -96,6 +98,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
         messageId: email.messageId,
         date: clock.now(),
         mark: await openMark(email.id),
+        offer: await offerMark(email.id, (await lookNow(email.emailLook)).banner),
       })
     } catch (error) {
       return {
