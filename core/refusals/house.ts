@@ -11,7 +11,7 @@ export const house = {
   'bad-picture/email': 'The picture has {size} kB. In emails it has at most 500 kB: save it smaller.',
   'bad-picture/heavy': 'The picture has {size} MB. Take one of at most 2 MB.',
   'bad-picture/kind':
-    'That is neither a PNG, a JPEG nor an SVG picture. Save the logo as one of these and try again.',
+    'That is neither a PNG, a JPEG nor an SVG picture. Save it as one of these and try again.',
   'bad-picture/links': 'The SVG picture links to other files. Save it with everything inside, or as PNG.',
   'bad-picture/not-drawn': 'The SVG picture cannot be drawn: {why}. Save it as PNG and try again.',
   'bad-picture/pixels': 'The picture has {width} × {height} pixels. Take one of at most 6 million.',

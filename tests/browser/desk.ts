@@ -149,8 +149,9 @@ export function useDesk(): Desk {
         await page.goto(web.base)
         await page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
         await page.goto(web.base)
-        await page.waitForSelector('#email')
-        await page.type('#email', person.email)
+        // the field takes the focus once it is seen: whoever types earlier would lose it on the way
+        await page.waitForFunction(() => document.activeElement?.id === 'email')
+        await page.keyboard.type(person.email)
         await page.keyboard.press('Tab')
         await page.keyboard.type(person.password)
         await page.keyboard.press('Enter')
