@@ -7,7 +7,8 @@ import { useSession } from '../stores/session'
 import { useFilters } from '../composables/useFilters'
 import { useList } from '../composables/useList'
 import { useLive } from '../composables/useLive'
-import { api, csvHref } from '../composables/api'
+import { api, attempt, csvHref } from '../composables/api'
+import { fetchItem } from '../calls/items'
 import { moneyWithSign, plural } from '../composables/format'
 import type { ItemRow } from '../contract'
 import type { PageOf } from '../composables/useList'
@@ -24,9 +25,11 @@ watch(filters, () => void list.restart(), { immediate: true })
 useLive(['item', 'import'], () => void list.reload())
 const active = ref<number | null>(null)
 const editing = shallowRef<ItemRow | 'new'>()
-const open = (id: number) => {
-  if (session.may('clerk')) editing.value = list.rows.value.find((one) => one.id === id)
-}
+/** As it is saved now: its row may be from before. */
+const open = (id: number) =>
+  attempt(async () => {
+    if (session.may('clerk')) editing.value = await fetchItem(id)
+  })
 const nameOf = ({ names }: ItemRow) => names[company.language] || names.en || names.de || names.fr || ''
 const columns: ListColumn[] = [
   { words: t('common.item'), width: 130 },

@@ -183,6 +183,7 @@ test('an item gets a picture, and a file that goes along with its sale', async (
   await desk.press('Backspace')
   await go()
   await until('.v-dialog .files', 'terms-of-sale.pdf')
+  await desk.page.waitForFunction(() => document.querySelectorAll('.v-dialog .ask').length === 1)
   await go()
   await closed()
 })
