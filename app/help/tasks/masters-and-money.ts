@@ -46,13 +46,16 @@ export const masterTasks: readonly HelpTask[] = [
   {
     id: 'item',
     words: 'Add an item or a price',
-    also: 'article product sku price list gtin ean customs',
+    also: 'article product sku price list gtin ean customs picture photo manual download choice colour size',
     on: ['/items'],
     to: '/items',
     steps: [
       'Press Add item: number, name, price and tax category.',
       'Under More are names in other languages, prices by currency and customer group, ' +
         'customers’ own numbers and customs data.',
+      'A choice, like a size, has its words in every language: press + in other languages below it. A line takes ' +
+        'those of its order.',
+      'The picture is shown in the list and at the bench. What is sold as a file, or a manual, is added under Files.',
     ],
   },
   {

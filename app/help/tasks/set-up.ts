@@ -48,7 +48,7 @@ export const setUpTasks: readonly HelpTask[] = [
     to: '/company?part=Branches',
     steps: [
       'In Settings open the brand, then Branches, and add the place with its address.',
-      'On an order choose it under Sold from; a file can name it in a column Branch.',
+      'On an order, or an invoice without one, choose it under Sold from; a file can name it in a column Branch.',
       'For numbers of its own: Numbers, “another branch, country or currency”.',
       '- A branch that is closed takes no new order; what was begun there is brought to its end.',
     ],
@@ -92,6 +92,8 @@ export const setUpTasks: readonly HelpTask[] = [
       'Bold, lists, links, pictures and a table of the document’s lines stand above the text; the email is beside it.',
       'Own fields of orders and customers are in the list of fields. The picture above the text is of all emails of ' +
         'the brand, and ends by itself on the day that you give.',
+      'Where the picture leads to an offer, you can have it counted that somebody follows it: on the document, at ' +
+        'the customer and in Figures. Who it was is not kept.',
       'Email it to me sends a sample to your own address.',
     ],
   },
@@ -99,13 +101,16 @@ export const setUpTasks: readonly HelpTask[] = [
     id: 'enclosures',
     words: 'Send a file along',
     also: 'enclosure attachment terms price list leaflet drawing extra file too large split several emails',
-    on: ['/company', '/orders', '/customers', '/'],
+    on: ['/company', '/orders', '/customers', '/items', '/'],
     to: '/company?part=Enclosures',
     steps: [
       'For every document of a kind, brand, group or language: in Settings open Enclosures and press Add file. ' +
         'From and Until end an offer by themselves.',
       'For one order or one customer: open it and press Add file under Files. Without “It goes along by email” ' +
         'the file stays here.',
+      'For one item: open it in Items and press Add file under Files. It goes along with what bills the item; with a ' +
+        'number of downloads or days it goes as a link that ends, and is given no more once the whole sale is ' +
+        'credited.',
       'For one email: in To check press change beside Enclosed. Untick what does not go this time, or add a file for ' +
         'this once.',
       '- What is larger than its mail account takes waits in To check, goes in several emails, or its files go ' +
