@@ -103,7 +103,7 @@ export const brands = {
   fromTheTop: 'Top, mm',
   labelWidth: 'Width, mm',
   labelHeight: 'Height, mm',
-  listsTheAccount: 'They list what is open on the customer’s account besides',
+  listsTheAccount: 'They also list what else is open on the customer’s account',
   endsInASlip: 'Statements and reminders end in a slip to be sent back with the payment',
   colours: 'Colours',
   anotherPicture: 'Another picture',
