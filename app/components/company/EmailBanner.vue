@@ -123,7 +123,7 @@ img {
 }
 .fields {
   display: grid;
-  grid-template-columns: 1fr 130px 130px;
+  grid-template-columns: 1fr auto auto;
   gap: 0 14px;
 }
 </style>
