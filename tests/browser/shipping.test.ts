@@ -110,6 +110,8 @@ describe('an order that goes in parts', () => {
     await desk.sayYes()
     await says('They stay as they are when it is undone.')
     await desk.sayYes()
+    // the question itself says that it is undone
+    await desk.page.waitForFunction(() => !document.querySelector('.v-dialog .ask'))
     await says('is undone.')
     await desk.page.goto(`${desk.base}/orders/${order}`)
     await says('Nothing is shipped yet.')
