@@ -21,7 +21,7 @@ import {
   type HideableSum,
   type ItemNamedBy,
 } from '../../../core/designs/design'
-import { lookOf, namesOf, usualPeelOff } from '../../../core/designs/supplied'
+import { lookOf, usualPeelOff } from '../../../core/designs/supplied'
 import type { BrandView } from '../../contract'
 import { zoneOf, zoneTexts } from './zone'
 
@@ -48,25 +48,12 @@ const design = computed(() => props.brand.design.design)
 const logo = computed(() => design.value.pictures.logo)
 const saved = computed(() => ({ design: design.value, version: props.brand.version }))
 function formOf(of: { design: Design }) {
-  const {
-    supplied,
-    fonts,
-    colours,
-    hiddenSums,
-    slip,
-    account,
-    peelOff,
-    item,
-    logo: placed,
-  } = lookOf(of.design)
+  const { logo: placed, peelOff, name: _name, ...look } = lookOf(of.design)
   return {
-    supplied,
-    fonts: { ...fonts },
-    colours: { ...colours },
-    hiddenSums: [...hiddenSums],
-    slip,
-    account,
-    item,
+    ...look,
+    fonts: { ...look.fonts },
+    colours: { ...look.colours },
+    hiddenSums: [...look.hiddenSums],
     hasPeelOff: peelOff !== null,
     zone: zoneTexts(peelOff ?? usualPeelOff),
     width: String(placed?.width ?? 20),
@@ -100,16 +87,17 @@ function choose(scope: string) {
 const keep = () => {
   const { width, slip, account, hasPeelOff, zone, item, ...look } = form.value
   const peelOff = hasPeelOff ? zoneOf(zone) : null
+  const before = lookOf(base.value.design)
   return (
     dirty.value &&
     !busy.value &&
     change(
       {
         ...look,
-        // other kinds may name their items otherwise
-        ...(item === namesOf(base.value.design) ? {} : { item }),
-        ...(hasSlip.value ? { slip } : {}),
-        ...(hasAccount.value ? { account } : {}),
+        // other kinds may have it otherwise: what was not touched stays as each has it
+        ...(item === before.item ? {} : { item }),
+        ...(hasSlip.value && slip !== before.slip ? { slip } : {}),
+        ...(hasAccount.value && account !== before.account ? { account } : {}),
         ...(hasLabel.value ? { peelOff } : {}),
         ...(logo.value ? { width: Number(width) } : {}),
       },

@@ -27,18 +27,18 @@ export const optionForm = (option: ItemOption): OptionForm => ({
 /** As it is kept: choices and wordings in which nothing is written are left out. */
 export const keptOptions = (forms: readonly OptionForm[]): ItemOption[] =>
   forms
-    .map(({ name, values, wordings }) => ({
-      ...read({ name, values }),
+    .map(({ wordings, ...own }) => ({
+      ...read(own),
       wordings: Object.fromEntries(
         languages
-          // what is called alike there has its values as they are
-          .map(
-            (one) =>
-              [one, { ...read(wordings[one]), name: wordings[one].name.trim() || name.trim() }] as const,
-          )
-          .filter(([, wording]) => wording.values.length > 0),
+          .filter((one) => wordings[one].name.trim() || wordings[one].values.trim())
+          .map((one) => [one, wordingOf(wordings[one], own)]),
       ),
     }))
     .filter(({ name, values }) => name || values.length)
+
+/** What is left empty of a wording is called there as in the company's language. */
+const wordingOf = ({ name, values }: Words, own: Words) =>
+  read({ name: name.trim() || own.name, values: values.trim() || own.values })
 
 const read = ({ name, values }: Words) => ({ name: name.trim(), values: valuesOf(values) })

@@ -19,10 +19,13 @@ defineProps<{
   links?: DocumentView['fileLinks']
 }>()
 defineEmits<{ write: [] }>()
-const openedWords = ({ times, byMachine, first }: NonNullable<EmailView['opened']>) =>
+const openedWords = (
+  { times, byMachine, first }: NonNullable<EmailView['opened']>,
+  byPrograms: (times: string) => string,
+) =>
   [
     first ? t('paper.firstOpened', { at: fullTime(first), times: plural(times, 'time') }) : '',
-    byMachine ? t('paper.fetchedByPrograms', { times: plural(byMachine, 'time') }) : '',
+    byMachine ? byPrograms(plural(byMachine, 'time')) : '',
   ]
     .filter(Boolean)
     .join('; ')
@@ -111,11 +114,16 @@ const words: Record<string, string> = {
         <dd>{{ fullTime(email.sentAt) }}</dd></template
       ><template v-if="email.opened"
         ><dt>{{ t('paper.opened') }}</dt>
-        <dd data-test="opened">{{ openedWords(email.opened) }}</dd></template
+        <dd data-test="opened">
+          {{ openedWords(email.opened, (times) => t('paper.fetchedByPrograms', { times })) }}
+        </dd></template
       ><template v-if="email.followed"
         ><dt>{{ t('paper.offer') }}</dt>
         <dd data-test="followed">
-          {{ openedWords(email.followed) || t('paper.offerNotFollowed') }}
+          {{
+            openedWords(email.followed, (times) => t('paper.followedByPrograms', { times })) ||
+            t('paper.offerNotFollowed')
+          }}
         </dd></template
       >
     </dl>

@@ -61,6 +61,7 @@ export const paper = {
 
   // paper/EmailLeaf.vue
   opened: 'Opened',
+  followedByPrograms: 'by programs {times}',
   offer: 'Offer followed',
   offerNotFollowed: 'not yet',
   firstOpened: 'first {at}, {times} in all',
