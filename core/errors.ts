@@ -1,4 +1,5 @@
-import { filledSentence, type RefusalKey, type RefusalValues, type ValueOf } from './refusals/sentences'
+import type { Values } from './filled'
+import { filledSentence, type RefusalKey, type ValueOf } from './refusals/sentences'
 
 /** A field or record that a refusal is about, so that the interface can lead there. */
 export interface RefusalSubject {
@@ -27,7 +28,7 @@ type Rest<Key extends RefusalKey> = [ValueOf<Key>] extends [never]
 export class Refusal<Key extends RefusalKey = RefusalKey> extends Error {
   /** Stable, for programs and tests: lower case words joined by hyphens. */
   readonly code: string
-  readonly values: RefusalValues
+  readonly values: Values
   readonly status: number
   readonly about: RefusalSubject
 
@@ -40,7 +41,7 @@ export class Refusal<Key extends RefusalKey = RefusalKey> extends Error {
       status = 409,
       about = {},
     } = (options ?? {}) as Circumstances & {
-      values?: RefusalValues
+      values?: Values
     }
     super(filledSentence(says, values))
     this.name = 'Refusal'

@@ -20,7 +20,7 @@ const server = listed('server/**/*.ts')
 const widest = 120
 /** An address or another long word is no reason to fold a line, nor is a sentence in a table of words. */
 const isWide = (line, file) =>
-  line.length > widest && !/\S{70,}/.test(line) && !/^(app\/words\/en|core\/refusals)\//.test(file)
+  line.length > widest && !/\S{70,}/.test(line) && !/^(app\/words\/en|core\/refusals|core\/said)\//.test(file)
 const wide = code.flatMap((file) =>
   lines(file).flatMap((line, index) => (isWide(line, file) ? [`${file}:${index + 1}`] : [])),
 )

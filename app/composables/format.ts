@@ -1,5 +1,6 @@
 import { i18n, t } from '../words'
 import type { nouns } from '../words/en/nouns'
+import type { verbs } from '../words/en/verbs'
 import { useSession } from '../stores/session'
 import { kindFacts, type DocumentKind } from '../../core/documents/kinds'
 import { addDays, dayInZone } from '../../core/documents/days'
@@ -119,3 +120,7 @@ export const kindShort = (kind: DocumentKind): string => kindFacts[kind].short
 /** A count with its noun: "1,204 orders". */
 export const plural = (count: number, noun: keyof typeof nouns): string =>
   i18n.global.t(`nouns.${noun}`, { n: count.toLocaleString('en-IE') }, count)
+
+/** A word that agrees with a number which stands elsewhere: "is" of 1, "are" of 3. */
+export const agreeing = (count: number, verb: keyof typeof verbs): string =>
+  i18n.global.t(`verbs.${verb}`, count)

@@ -1,6 +1,6 @@
 import { t } from '../words'
 import { api, attempt } from './api'
-import { plural } from './format'
+import { agreeing, plural } from './format'
 import { useToasts } from '../stores/toasts'
 import type { StatusChange } from '../contract'
 
@@ -50,7 +50,7 @@ export function useStatusChange(done: () => Promise<unknown>) {
     const already = change.unchanged.length
       ? t('common.ordersAlreadyChange', {
           orders: plural(change.unchanged.length, 'order'),
-          change: change.unchanged.length === 1 ? 'was' : 'were',
+          change: agreeing(change.unchanged.length, 'was'),
         })
       : ''
     useToasts().say(

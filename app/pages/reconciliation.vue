@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../words'
+import { saidWords } from '../words/said'
 import DateField from '../components/fields/DateField.vue'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
@@ -198,7 +199,7 @@ const columns: ListColumn[] = [
                 ><span class="name cut">{{ one.customerName }}</span
                 ><span class="step"
                   ><span class="tag" :class="tone[one.step]">{{ one.step }}</span></span
-                ><span class="why cut soft" :title="one.words">{{ one.words }}</span
+                ><span class="why cut soft" :title="saidWords(one)">{{ saidWords(one) }}</span
                 ><span class="total amount">{{ money(one.total, one.currency) }}</span></template
               >
             </ListPane>

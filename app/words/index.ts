@@ -1,18 +1,24 @@
 import { createI18n } from 'vue-i18n'
-import { sentences, type NamesIn } from '../../core/refusals/sentences'
+import type { NamesIn } from '../../core/filled'
+import { sentences } from '../../core/refusals/sentences'
+import { saidSentences } from '../../core/said/sentences'
 import { en } from './en'
 
 /** What vue-i18n would read as syntax stands for itself: addresses have an @, and a sentence may have a stroke. */
 const escaped = (sentence: string) => sentence.replace(/[@|]/g, (sign) => `{'${sign}'}`)
 
-const refusals = Object.fromEntries(Object.entries(sentences).map(([key, text]) => [key, escaped(text)]))
+const messagesOf = (table: Readonly<Record<string, string>>) =>
+  Object.fromEntries(Object.entries(table).map(([key, text]) => [key, escaped(text)]))
 
-/** Every word of the interface, by language and screen; the refusals' sentences are the core's. */
+/**
+ * Every word of the interface, by language and screen; the sentences that core and server say (refusals, and what they
+ * say of their own accord) are the core's.
+ */
 export const i18n = createI18n({
   legacy: false,
   locale: 'en',
   fallbackLocale: 'en',
-  messages: { en: { ...en, refusals } },
+  messages: { en: { ...en, refusals: messagesOf(sentences), said: messagesOf(saidSentences) } },
 })
 
 type Screens = typeof en

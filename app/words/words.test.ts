@@ -25,10 +25,10 @@ describe('the words of the interface', () => {
   })
 
   test('are all asked for by some screen', () => {
-    const own = keys.filter((key) => !key.startsWith('nouns.'))
+    const own = keys.filter((key) => !/^(nouns|verbs)\./.test(key))
     expect(own.filter((key) => !alike.has(key))).toEqual([])
-    const nouns = keys.filter((key) => key.startsWith('nouns.')).map((key) => key.slice('nouns.'.length))
-    expect(nouns.filter((noun) => !sources.includes(`'${noun}'`))).toEqual([])
+    const counted = keys.flatMap((key) => /^(?:nouns|verbs)\.(.*)/.exec(key)?.[1] ?? [])
+    expect(counted.filter((word) => !sources.includes(`'${word}'`))).toEqual([])
   })
 
   test('have a part for every name in a sentence', () => {

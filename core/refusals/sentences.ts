@@ -1,3 +1,4 @@
+import { filled, type NamesIn, type Values } from '../filled'
 import { calls } from './calls'
 import { customers } from './customers'
 import { dispatch } from './dispatch'
@@ -41,15 +42,7 @@ export const sentences = {
 
 export type RefusalKey = keyof typeof sentences
 
-/** The names in the braces of a sentence. */
-export type NamesIn<Sentence> = Sentence extends `${string}{${infer Name}}${infer Rest}`
-  ? Name | NamesIn<Rest>
-  : never
-
 export type ValueOf<Key extends RefusalKey> = NamesIn<(typeof sentences)[Key]>
 
-export type RefusalValues = Readonly<Record<string, string | number>>
-
-/** A sentence with its values in place. */
-export const filledSentence = (key: RefusalKey, values: RefusalValues): string =>
-  sentences[key].replace(/\{(\w+)\}/g, (_, name: string) => String(values[name]))
+/** A refusal's sentence with its values in place. */
+export const filledSentence = (key: RefusalKey, values: Values): string => filled(sentences[key], values)

@@ -616,15 +616,15 @@ test(
     const { orders, papers } = await shipped(1)
     await startRun(ready(papers), randomUUID(), user)
     await until('it to be said', async () =>
-      (await houseState()).troubles.some((words) =>
+      (await houseState()).troubles.some(({ words }) =>
         words.startsWith('The mail server is away: 1 email waits'),
       ),
     )
     expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'waiting' })
     process.env.CLOTHESPIN_SMTP_URL = there
     await until('it to be gone', () => goneNow(orders[0]!))
-    expect((await houseState()).troubles.some((words) => words.startsWith('The mail server is away'))).toBe(
-      false,
-    )
+    expect(
+      (await houseState()).troubles.some(({ words }) => words.startsWith('The mail server is away')),
+    ).toBe(false)
   },
 )

@@ -113,5 +113,5 @@ test('a worker refuses a real mail server that nobody switched on', () => {
 
 test('no worker, and that is said', async () => {
   await run(`update worker set beat_at = now() - interval '2 minutes'`)
-  expect((await houseState()).troubles).toContainEqual(expect.stringMatching(/^No worker is running/))
+  expect((await houseState()).troubles).toMatchObject([{ says: 'state/no-worker' }])
 })

@@ -242,7 +242,7 @@ describe('the trial', () => {
       30,
       null,
     )
-    expect(trial.stuck).toEqual({
+    expect(trial.stuck).toMatchObject({
       count: 1,
       reasons: [{ words: 'Gorsefield Estate has no billing contact', count: 1 }],
     })
@@ -321,12 +321,12 @@ describe('why', () => {
     const order = await house.newOrder({ status: 'Draft' })
     const conclusion = async () => (await whyOf(order)).find((one) => one.name === 'Invoice when shipped')!
     expect(await conclusion()).toMatchObject({
-      conclusion: 'The order never became Shipped.',
+      conclusion: { words: 'The order never became Shipped.' },
       reachedAt: null,
     })
     await house.ship([order])
     expect(await conclusion()).toMatchObject({
-      conclusion: 'Its invoice is prepared and not issued yet.',
+      conclusion: { words: 'Its invoice is prepared and not issued yet.' },
       applies: true,
     })
     expect((await conclusion()).recipients).toMatchObject([{ address: 'accounts@ottermill.example' }])
@@ -334,8 +334,8 @@ describe('why', () => {
       (await papersOf([order])).map((paper) => paper.id),
       inTheNameOf('Test'),
     )
-    expect((await conclusion()).conclusion).toBe('Its invoice is in To send: it was returned.')
-    expect((await whyOf(order)).find((one) => one.name === 'Schools')!.conclusion).toBe(
+    expect((await conclusion()).conclusion.words).toBe('Its invoice is in To send: it was returned.')
+    expect((await whyOf(order)).find((one) => one.name === 'Schools')!.conclusion.words).toBe(
       'The order never became Confirmed.',
     )
   })

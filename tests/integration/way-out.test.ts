@@ -145,7 +145,7 @@ test('a mailbox that is refused is not a mail server that is away', async () => 
   await house.ship([order])
   await startRun(await papersOf([order]), randomUUID(), user)
   await until('it to be stuck', async () => (await lineList({ stage: 'stuck', limit: 5 })).rows.length === 1)
-  expect((await houseState()).troubles.filter((words) => /away/.test(words))).toEqual([])
+  expect((await houseState()).troubles.filter(({ words }) => /away/.test(words))).toEqual([])
 })
 
 describe('an address that is put right', () => {

@@ -50,9 +50,9 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     address: t('common.address'),
     country: t('common.country'),
     phone: t('brands.phone'),
-    email: 'Email',
+    email: t('company.branchEmail'),
     banks: t('brands.bankAccounts'),
-    closed: 'Closed',
+    closed: t('company.branchClosed'),
   },
 })
 async function keep() {

@@ -5,7 +5,7 @@ import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { useActing } from '../../composables/useActing'
-import { plural } from '../../composables/format'
+import { agreeing, plural } from '../../composables/format'
 import { useLive } from '../../composables/useLive'
 import { fetchKinds, switchKind } from '../../calls/house'
 import { capital, kindFacts } from '../../../core/documents/kinds'
@@ -52,7 +52,9 @@ const restsOn = (view: KindView) =>
     <ul>
       <li v-for="view in kinds" :key="view.kind">
         <strong>{{ capital(many(view)) }}</strong>
-        <span class="tag" :class="{ go: view.on }">{{ view.on ? 'on' : 'off' }}</span>
+        <span class="tag" :class="{ go: view.on }">{{
+          view.on ? t('company.kindOn') : t('company.kindOff')
+        }}</span>
         <span class="soft cut">{{ restsOn(view) }}</span>
         <VBtn
           v-if="!disabled"
@@ -79,7 +81,7 @@ const restsOn = (view: KindView) =>
         {{
           t('company.waitingOfThemAskedWaiting', {
             waiting: asked.waiting,
-            asked: asked.waiting === 1 ? 'is' : 'are',
+            asked: agreeing(asked.waiting, 'is'),
             asked2: asked.waiting === 1 ? t('company.itStaysAndMay') : t('company.theyStayAndMay'),
           })
         }}

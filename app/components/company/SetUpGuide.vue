@@ -1,10 +1,25 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/said'
 import type { GuideStep } from '../../contract'
 
 /** What must stand before anything goes out, step by step, with what is still missing and the way there. */
 defineProps<{ steps: GuideStep[] }>()
 const emit = defineEmits<{ part: [part: string] }>()
+const stepWords: Record<GuideStep['key'], string> = {
+  identity: t('company.guideIdentity'),
+  bank: t('company.guideBank'),
+  logo: t('company.guideLogo'),
+  sender: t('company.guideSender'),
+  mail: t('company.guideMail'),
+  public: t('company.guidePublic'),
+  numbers: t('company.guideNumbers'),
+  notes: t('company.guideNotes'),
+  data: t('company.guideData'),
+  customers: t('company.guideCustomers'),
+  routines: t('company.guideRoutines'),
+  notices: t('company.guideNotices'),
+}
 const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', to))
 </script>
 
@@ -21,14 +36,20 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
       <li v-for="(step, index) in steps" :key="step.key" :class="{ open: step.missing.length }">
         <span class="place mono" aria-hidden="true">{{ index + 1 }}</span>
         <span class="what"
-          ><strong>{{ step.words }}</strong
-          ><span v-for="one in step.missing.slice(0, 4)" :key="one" class="lack">{{ one }}</span
+          ><strong>{{ stepWords[step.key] }}</strong
+          ><span v-for="one in step.missing.slice(0, 4)" :key="one.words" class="lack">{{
+            saidWords(one)
+          }}</span
           ><span v-if="step.missing.length > 4" class="lack">{{
             t('company.andStepMore', { step: step.missing.length - 4 })
           }}</span></span
         >
         <span class="tag" :class="step.missing.length ? (step.needed ? 'stuck' : 'wait') : 'go'">{{
-          step.missing.length ? (step.needed ? 'missing' : 'recommended') : 'done'
+          step.missing.length
+            ? step.needed
+              ? t('company.guideMissing')
+              : t('company.guideRecommended')
+            : t('company.guideDone')
         }}</span>
         <VBtn height="30" @click="go(step.to)">{{
           step.missing.length ? t('company.fix') : t('common.open')

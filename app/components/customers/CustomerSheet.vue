@@ -169,7 +169,7 @@ const stateTone: Record<string, string> = {
       <ul>
         <li v-for="contact in view.contacts" :key="contact.email + contact.role">
           <span>{{ contact.name }}</span> <span class="soft">{{ contact.email }}</span>
-          <span class="tag">{{ contact.role === 'anyone' ? 'anything' : contact.role }}</span>
+          <span class="tag">{{ contact.role === 'anyone' ? t('customers.anything') : contact.role }}</span>
         </li>
         <li v-if="view.contacts.length === 0" class="soft">{{ t('customers.nobodyYet') }}</li>
       </ul>
@@ -207,7 +207,9 @@ const stateTone: Record<string, string> = {
             one.number
           }}</NuxtLink>
           <span class="soft">{{ shortDay(one.date) }}</span>
-          <span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state ?? 'not sent' }}</span>
+          <span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{
+            one.state ?? t('customers.notSent')
+          }}</span>
           <span v-if="one.offerFollowed" class="tag go" data-test="offer-followed">{{
             t('customers.followedTheOffer')
           }}</span>

@@ -67,7 +67,7 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     language: t('common.language'),
     currency: t('common.currency'),
     terms: t('customers.terms'),
-    taxTreatment: 'Tax',
+    taxTreatment: t('customers.groupTax'),
     prices: t('common.prices'),
     preferences: t('customers.delivery'),
   },

@@ -21,8 +21,8 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
       <tbody>
         <tr v-for="one in fields" :key="one.label">
           <th scope="row">{{ one.label }}</th>
-          <td>{{ one.theirs || 'nothing' }}</td>
-          <td>{{ one.mine || 'nothing' }}</td>
+          <td>{{ one.theirs || t('common.nothing') }}</td>
+          <td>{{ one.mine || t('common.nothing') }}</td>
         </tr>
       </tbody>
     </table>

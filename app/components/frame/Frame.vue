@@ -96,7 +96,7 @@ useLive([], () => {})
     data-test="aside-tab"
     @click="aside = !aside"
   >
-    {{ aside ? t('common.close') : 'Document' }}
+    {{ aside ? t('common.close') : t('frame.document') }}
   </button>
   <FootLine @help="help = ''" />
   <LeaveDialog />

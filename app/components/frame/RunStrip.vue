@@ -4,7 +4,7 @@ import { t } from '../../words'
 import { useRuns } from '../../stores/runs'
 import { useNow } from '../../composables/useNow'
 import { attempt } from '../../composables/api'
-import { moneyWithSign, plural } from '../../composables/format'
+import { agreeing, moneyWithSign, plural } from '../../composables/format'
 import { controlRun } from '../../calls/runs'
 import type { RunReport } from '../../contract'
 import { partWords } from '../../composables/runWords'
@@ -59,7 +59,7 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
         <strong
           ><I18nT keypath="frame.documentsRunInRun2" scope="global"
             ><template #documents>{{ plural(run.chosen, 'document') }}</template
-            ><template #run>{{ run.chosen === 1 ? 'goes' : 'go' }}</template
+            ><template #run>{{ agreeing(run.chosen, 'goes') }}</template
             ><template #run2
               ><span class="mono">{{ clockWords(left(run)) }}</span></template
             ></I18nT

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/said'
 import { I18nT } from 'vue-i18n'
 import Ask from './Ask.vue'
 import { useSession } from '../../stores/session'
 import { useHouseState } from '../../stores/house'
 import { attempt } from '../../composables/api'
-import { fullTime, plural, shortTime } from '../../composables/format'
+import { agreeing, fullTime, plural, shortTime } from '../../composables/format'
 import { fetchConfirmation, confirmHouse, resumeHouse, setRehearsal } from '../../calls/house'
 import type { Confirmation } from '../../contract'
 
@@ -93,13 +94,13 @@ const end = () =>
       </button>
     </div>
     <div
-      v-for="words in house.state.troubles"
-      :key="words"
+      v-for="trouble in house.state.troubles"
+      :key="trouble.words"
       class="band trouble"
       role="status"
       data-test="trouble"
     >
-      {{ words }}
+      {{ saidWords(trouble) }}
     </div>
     <Ask
       v-model="confirming"
@@ -121,7 +122,7 @@ const end = () =>
           t('frame.waitingToGoWhenSending', {
             emails: plural(found?.emails ?? 0, 'email'),
             documents: plural(found?.papers ?? 0, 'document'),
-            found: found?.papers === 1 ? 'goes' : 'go',
+            found: agreeing(found?.papers ?? 0, 'goes'),
           })
         }}
       </p>

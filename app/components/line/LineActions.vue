@@ -9,7 +9,7 @@ import DespiteDialog from './DespiteDialog.vue'
 import SendDialog from './SendDialog.vue'
 import { useAsking } from '../../composables/useAsking'
 import { useSession } from '../../stores/session'
-import { houseToday, plural } from '../../composables/format'
+import { agreeing, houseToday, plural } from '../../composables/format'
 import { useLineActs } from './useLineActs'
 import { useMainKey } from '../../composables/useMainKey'
 import type { Stage } from '../../../core/dispatch/states'
@@ -267,7 +267,7 @@ useMainKey(() => {
       {{
         t('line.nothingMoreIsSentThe', {
           count: count === 1 ? t('line.documentStays') : t('line.documentsStay'),
-          count2: count === 1 ? 'is' : 'are',
+          count2: agreeing(count, 'is'),
         })
       }}
     </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/said'
 import type { Tried } from '../../contract'
 
 /** What a mail server said, step by step, and what to do about the one that failed. */
@@ -24,7 +25,7 @@ const failed = {
       }}</span>
       &nbsp;<span class="mono">{{ one.said }}</span>
     </p>
-    <p v-if="tried.remedy">{{ tried.remedy }}</p>
+    <p v-if="tried.remedy">{{ saidWords(tried.remedy) }}</p>
     <p v-else>{{ t('mail.allGoodAnEmailIs') }}</p>
   </div>
 </template>

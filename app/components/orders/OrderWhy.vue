@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/said'
 import { I18nT } from 'vue-i18n'
 import { attempt } from '../../composables/api'
 import { shortTime } from '../../composables/format'
@@ -30,7 +31,7 @@ watch([() => props.orderId, () => props.changed, open], () => open.value && void
         }}</span>
       </h3>
       <p>
-        <strong>{{ one.conclusion }}</strong>
+        <strong>{{ saidWords(one.conclusion) }}</strong>
       </p>
       <ul>
         <li v-for="seen in one.seen" :key="seen.words" :class="{ no: !seen.holds }">

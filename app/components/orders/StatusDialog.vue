@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
-import { plural } from '../../composables/format'
+import { agreeing, plural } from '../../composables/format'
 import type { StatusQuestion } from '../../composables/useStatusChange'
 
 /**
@@ -41,7 +41,7 @@ const mails = computed(() =>
     <ul v-if="stops" data-test="effects">
       <li v-if="effects.toCheck">
         <strong>{{ plural(effects.toCheck, 'document') }}</strong>
-        {{ t('orders.inToCheckEffectsMarked', { effects: effects.toCheck === 1 ? 'is' : 'are' })
+        {{ t('orders.inToCheckEffectsMarked', { effects: agreeing(effects.toCheck, 'is') })
         }}<template v-if="effects.nowByHand">{{
           t('orders.nowByHandOfThemWouldHave', { nowByHand: effects.nowByHand })
         }}</template
@@ -51,7 +51,7 @@ const mails = computed(() =>
         <strong>{{ mails }}</strong>
         {{
           t('orders.effectsTakenOutOfWaiting', {
-            effects: effects.emails + effects.prints === 1 ? 'is' : 'are',
+            effects: agreeing(effects.emails + effects.prints, 'is'),
           })
         }}
       </li>
@@ -59,8 +59,8 @@ const mails = computed(() =>
         <strong>{{ plural(effects.gone, 'document') }}</strong>
         {{
           t('orders.effectsLeftAlreadyNothingCalls', {
-            effects: effects.gone === 1 ? 'has' : 'have',
-            effects2: effects.gone === 1 ? 'it' : 'them',
+            effects: agreeing(effects.gone, 'has'),
+            effects2: agreeing(effects.gone, 'it'),
           })
         }}
       </li>
@@ -76,7 +76,7 @@ const mails = computed(() =>
         <strong>{{ mails }}</strong>
         {{
           t('orders.effectsTakenOutOfWaitingWhen', {
-            effects: effects.emails + effects.prints === 1 ? 'was' : 'were',
+            effects: agreeing(effects.emails + effects.prints, 'was'),
             orders: orders === 1 ? t('orders.orderWas') : t('orders.ordersWere'),
           })
         }}
@@ -91,7 +91,7 @@ const mails = computed(() =>
           data-test="stay-held"
           :label="
             t('orders.keepEffectsHeldForA', {
-              effects: effects.emails + effects.prints === 1 ? 'it' : 'them',
+              effects: agreeing(effects.emails + effects.prints, 'it'),
             })
           "
         />

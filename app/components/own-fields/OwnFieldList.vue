@@ -21,10 +21,10 @@ const load = () =>
 onMounted(load)
 useLive(['house'], () => void load())
 const headings: Record<FieldSubject, [heading: string, example: string]> = {
-  order: ['Orders', t('ownFields.forExampleDeliveryWindowRoutines')],
+  order: [t('ownFields.ofOrders'), t('ownFields.forExampleDeliveryWindowRoutines')],
   line: [t('ownFields.orderLines2'), t('ownFields.forExampleEngravingWrittenAt')],
-  item: ['Items', t('ownFields.forExampleWoodWrittenOnce')],
-  customer: ['Customers', t('ownFields.forExampleHives')],
+  item: [t('common.items'), t('ownFields.forExampleWoodWrittenOnce')],
+  customer: [t('common.customers'), t('ownFields.forExampleHives')],
 }
 const editing = shallowRef<OwnFieldView | FieldSubject>()
 async function kept() {

@@ -5,7 +5,12 @@ export type Leaf = 'Document' | 'Email' | 'History'
 /** The three leaves of the sheet in hand. */
 const leaf = defineModel<Leaf>({ required: true })
 defineProps<{ note: string }>()
-const leaves: Leaf[] = ['Document', 'Email', 'History']
+const leafWords: Record<Leaf, string> = {
+  Document: t('paper.leafDocument'),
+  Email: t('paper.leafEmail'),
+  History: t('paper.leafHistory'),
+}
+const leaves = Object.keys(leafWords) as Leaf[]
 
 function key(event: KeyboardEvent) {
   const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key]
@@ -33,7 +38,7 @@ function key(event: KeyboardEvent) {
         :class="{ here: leaf === one }"
         @click="leaf = one"
       >
-        {{ one }}
+        {{ leafWords[one] }}
       </button>
     </div>
     <span class="soft push cut">{{ note }}</span>

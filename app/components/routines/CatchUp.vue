@@ -126,7 +126,7 @@ async function go() {
     <p class="soft">
       <I18nT keypath="routines.togetherChosen" scope="global"
         ><template #chosen
-          ><span class="mono">{{ chosen.length ? addAmounts(chosen) : 'nothing' }}</span></template
+          ><span class="mono">{{ chosen.length ? addAmounts(chosen) : t('common.nothing') }}</span></template
         ></I18nT
       >
     </p>

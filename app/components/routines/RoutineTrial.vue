@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/said'
 import { watchDebounced } from '@vueuse/core'
 import { useNewest } from '../../composables/useNewest'
 import WordPicker from '../list/WordPicker.vue'
-import { money, moneyWithSign, plural, shortDay } from '../../composables/format'
+import { agreeing, money, moneyWithSign, plural, shortDay } from '../../composables/format'
 import { tryRoutine } from '../../calls/routines'
 import { kindFacts } from '../../../core/documents/kinds'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
@@ -44,7 +45,7 @@ const kind = computed(() =>
   trial.value?.papers === 1 ? props.sentence.issue : kindFacts[props.sentence.issue].many,
 )
 const words = (reasons: Trial['stuck']['reasons']) =>
-  reasons.map((one) => (one.count > 1 ? `${one.count} ${one.words}` : one.words)).join(' · ')
+  reasons.map((one) => (one.count > 1 ? `${one.count} ${saidWords(one)}` : saidWords(one))).join(' · ')
 const outcomes = { clean: 'goes', person: t('routines.waitsForAPerson'), stuck: 'stuck' }
 /** Where the record behind a row is seen; a payment has no page of its own. */
 const placeOf = (one: Trial['orders'][number]) =>
@@ -96,7 +97,7 @@ const placeOf = (one: Trial['orders'][number]) =>
       {{
         t('routines.nothingWouldHavePassedEvents', {
           events: plural(trial.looked, 'event'),
-          trial: trial.looked === 1 ? 'was' : 'were',
+          trial: agreeing(trial.looked, 'was'),
         })
       }}
     </p>
@@ -195,7 +196,7 @@ const placeOf = (one: Trial['orders'][number]) =>
                   }"
                   >{{ outcomes[one.outcome] }}</span
                 >
-                <span class="soft">{{ one.reason }}</span>
+                <span class="soft">{{ one.reason ? saidWords(one.reason) : '' }}</span>
               </td>
             </tr>
           </tbody>

@@ -58,10 +58,10 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   labels: {
     name: t('common.name'),
     texts: t('texts.text'),
-    kinds: 'Documents',
+    kinds: t('common.documents'),
     brand: t('common.brand'),
-    customers: 'Customers',
-    place: 'Place',
+    customers: t('common.customers'),
+    place: t('texts.place'),
     from: t('common.from'),
     until: t('common.until'),
   },

@@ -271,4 +271,6 @@ export const customers = {
   thereIsACode: 'there is one',
   asUsual: 'as usual',
   noAddress: 'none',
+  notSent: 'not sent',
+  groupTax: 'Tax',
 } as const

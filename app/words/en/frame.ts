@@ -131,4 +131,5 @@ export const frame = {
   endTheRehearsal3: 'End the rehearsal',
   fromNowOnDocumentsGo:
     'From now on documents go to your customers. What was rehearsed does not go by itself: documents wait in To check, emails are held under Waiting until somebody lets them go.',
+  document: 'Document',
 } as const

@@ -29,6 +29,7 @@ import { routines } from './routines'
 import { runs } from './runs'
 import { shipping } from './shipping'
 import { texts } from './texts'
+import { verbs } from './verbs'
 
 /** Every word of the interface in English, by screen. */
 export const en = {
@@ -63,4 +64,5 @@ export const en = {
   runs,
   shipping,
   texts,
+  verbs,
 }

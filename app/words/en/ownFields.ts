@@ -31,4 +31,5 @@ export const ownFields = {
   // own-fields/words.ts
   oneOfSomeWords: 'one of some words',
   yesOrNo: 'yes or no',
+  ofOrders: 'Orders',
 } as const

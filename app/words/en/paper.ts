@@ -160,4 +160,7 @@ export const paper = {
   writeWords: 'write it yourself…',
   theVeryPDFThatWas:
     'The very PDF that was issued, with the same number. The history will say that it was a copy.',
+  leafDocument: 'Document',
+  leafEmail: 'Email',
+  leafHistory: 'History',
 } as const

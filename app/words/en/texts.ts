@@ -35,4 +35,5 @@ export const texts = {
   allCustomers: 'all customers',
   businessCustomersWithAVAT: 'business customers (with a VAT number)',
   privateCustomersWithoutAVAT: 'private customers (without a VAT number)',
+  place: 'Place',
 } as const

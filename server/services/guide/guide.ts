@@ -1,6 +1,7 @@
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { languages, type Language } from '../../../core/money/format'
 import { isAddress } from '../../../core/preferences/recipients'
+import { told, type Told } from '../../../core/said/sentences'
 import { listCustomers } from '../customers/queries'
 import { brands, company, emailTexts, newestDesigns } from '../house/house'
 import { brandsOf, theHouse } from '../people/principal'
@@ -14,10 +15,21 @@ import { customerLanguages, seriesKinds, routinesOn, started } from './queries'
  */
 
 export interface GuideStep {
-  key: string
-  words: string
-  /** What is still missing, in plain words; empty when done. */
-  missing: string[]
+  key:
+    | 'identity'
+    | 'bank'
+    | 'logo'
+    | 'sender'
+    | 'mail'
+    | 'public'
+    | 'numbers'
+    | 'notes'
+    | 'data'
+    | 'customers'
+    | 'routines'
+    | 'notices'
+  /** What is still missing; empty when done. */
+  missing: Told[]
   /** Without it nothing can go out; else it is only advised. */
   needed: boolean
   /** Where it is mended: a part of the Company page, or a place. */
@@ -40,120 +52,109 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
   const routines = (await routinesOn())!
   const begun = (await started())!
   const unreached = (await listCustomers({ trouble: true, limit: 1 }, who)).matching
-  const perBrand = (lacks: (brand: (typeof all)[number]) => string[]) =>
-    all.flatMap((brand) => lacks(brand).map((what) => `${brand.name}: ${what}`))
-  const some = (...found: (string | false)[]) => found.filter((one): one is string => one !== false)
+  const some = (...found: (Told | false)[]) => found.filter((one): one is Told => one !== false)
   return [
     {
       key: 'identity',
-      words: 'Each brand has its name, address and tax number',
       needed: true,
       to: 'Identity',
-      missing: perBrand((brand) =>
+      missing: all.flatMap(({ name: brand, ...own }) =>
         some(
-          !brand.legalName && 'legal name',
-          brand.addressLines.length === 0 && 'address',
-          !brand.taxNumber && !Object.values(brand.withoutTaxNumber ?? {}).some(Boolean) && 'tax number',
+          !own.legalName && told('guide/legal-name', { brand }),
+          own.addressLines.length === 0 && told('guide/address', { brand }),
+          !own.taxNumber &&
+            !Object.values(own.withoutTaxNumber ?? {}).some(Boolean) &&
+            told('guide/tax-number', { brand }),
         ),
       ),
     },
     {
       key: 'bank',
-      words: 'Invoices say where to pay',
       needed: true,
       to: 'Identity',
-      missing: perBrand((brand) => some(brand.banks.length === 0 && 'bank account')),
+      missing: all
+        .filter(({ banks }) => banks.length === 0)
+        .map(({ name: brand }) => told('guide/bank', { brand })),
     },
     {
       key: 'logo',
-      words: 'Documents carry the logo',
       needed: false,
       to: 'Design',
-      missing: perBrand((brand) =>
-        some(!looks.some((look) => look.brandId === brand.id && look.design.pictures.logo) && 'logo'),
-      ),
+      missing: all
+        .filter(({ id }) => !looks.some((look) => look.brandId === id && look.design.pictures.logo))
+        .map(({ name: brand }) => told('guide/logo', { brand })),
     },
     {
       key: 'sender',
-      words: 'Emails have a sender, and somebody reads the answers',
       needed: true,
       to: 'Identity',
-      missing: perBrand((brand) =>
+      missing: all.flatMap(({ name: brand, senderAddress, replyTo }) =>
         some(
-          !isAddress(brand.senderAddress) && 'sender address',
-          !isAddress(brand.replyTo) && 'address for answers',
+          !isAddress(senderAddress) && told('guide/sender', { brand }),
+          !isAddress(replyTo) && told('guide/answers', { brand }),
         ),
       ),
     },
     {
       key: 'mail',
-      words: 'Emails can be sent',
       needed: true,
       to: 'Mail accounts',
-      missing: some(!(await canMail()) && 'mail account; emails wait until there is one'),
+      missing: some(!(await canMail()) && told('guide/mail')),
     },
     {
       key: 'public',
-      words: 'Links in emails lead here',
       needed: false,
       to: 'General',
-      missing: some(!house.publicAddress && 'public address'),
+      missing: some(!house.publicAddress && told('guide/public')),
     },
     {
       key: 'numbers',
-      words: 'Each kind of document has its numbers',
       needed: true,
       to: 'Numbers',
-      missing: perBrand((brand) =>
+      missing: all.flatMap(({ id, name: brand }) =>
         kinds
-          .filter((kind) => !series.some((one) => one.kind === kind && one.brandId === brand.id))
-          .map((kind) => `numbers for ${kindFacts[kind].many}`),
+          .filter((kind) => !series.some((one) => one.kind === kind && one.brandId === id))
+          .map((kind) => told('guide/numbers', { brand, kinds: kindFacts[kind].many })),
       ),
     },
     {
       key: 'notes',
-      words: 'Each kind has its email text in your customers’ languages',
       needed: true,
       to: 'Email text',
-      missing: perBrand((brand) =>
+      missing: all.flatMap(({ id, name: brand }) =>
         notes.flatMap(({ kind, notes: found }) =>
           used
-            .filter(
-              (language) => !found.some((note) => note.brandId === brand.id && note.language === language),
-            )
-            .map((language) => `${kind} in ${languageWords[language]}`),
+            .filter((language) => !found.some((note) => note.brandId === id && note.language === language))
+            .map((language) => told('guide/email-text', { brand, kind, language: languageWords[language] })),
         ),
       ),
     },
     {
       key: 'data',
-      words: 'Customers and items are there',
       needed: false,
       to: '/customers',
-      missing: some(!begun.customer && 'first customer', !begun.item && 'first item'),
+      missing: some(!begun.customer && told('guide/first-customer'), !begun.item && told('guide/first-item')),
     },
     {
       key: 'customers',
-      words: 'Every customer can be reached',
       needed: false,
       to: '/customers?trouble=true',
-      missing: unreached
-        ? [`${unreached} ${unreached === 1 ? 'customer' : 'customers'} without an address or contact`]
-        : [],
+      missing: some(
+        unreached === 1 && told('guide/unreached-one'),
+        unreached > 1 && told('guide/unreached', { customers: unreached }),
+      ),
     },
     {
       key: 'routines',
-      words: 'A routine says what goes out when',
       needed: false,
       to: '/routines',
-      missing: routines.count === 0 ? ['no routine is switched on'] : [],
+      missing: some(routines.count === 0 && told('guide/routines')),
     },
     {
       key: 'notices',
-      words: 'Somebody is told by mail when something gets stuck',
       needed: false,
       to: 'General',
-      missing: some(!isAddress(house.failureNoticeTo) && 'address for failure notices'),
+      missing: some(!isAddress(house.failureNoticeTo) && told('guide/notices')),
     },
   ]
 }

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
-import { certificateWords, diskWords } from './health'
+import { certificateTold, diskTold } from './health'
 
 test('a disk that is nearly full is said with what is left, and what to do', () => {
-  expect(diskWords(123_456_789)).toBe(
+  expect(diskTold(123_456_789).words).toBe(
     'Only 123 MB are left on the disk of this machine. Make room before it is full: ' +
       'then nothing could be issued or sent.',
   )
@@ -10,8 +10,8 @@ test('a disk that is nearly full is said with what is left, and what to do', () 
 
 test('a certificate that ends within two weeks is said with its day, and one that ended, too', () => {
   const until = new Date('2026-12-10T22:30:00Z')
-  const at = (now: string) => certificateWords('Main account', until, new Date(now), 'Europe/Berlin')
-  expect(at('2026-11-20T12:00:00Z')).toBeNull()
+  const at = (now: string) => certificateTold('Main account', until, new Date(now), 'Europe/Berlin')?.words
+  expect(at('2026-11-20T12:00:00Z')).toBeUndefined()
   expect(at('2026-11-27T12:00:00Z')).toBe(
     'The certificate of the mail server of “Main account” ends on 10 Dec 2026; from then on no email could go. ' +
       'Ask whoever runs the server to renew it.',

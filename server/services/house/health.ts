@@ -1,10 +1,11 @@
 import { dayInZone, dayWords } from '../../../core/documents/days'
+import { told, type Told } from '../../../core/said/sentences'
 import { clock } from '../../clock'
 import { log } from '../../log'
 import { type Gate } from './gate'
 import { bytesLeft } from '../../outside/disk'
 import { company } from './house'
-import { gate, stateCounts, ping } from './queries'
+import { gate, stateCounts, ping, type StateCounts } from './queries'
 import { tellStreams } from '../live/listen'
 
 /*
@@ -14,8 +15,8 @@ import { tellStreams } from '../live/listen'
  */
 
 export interface HouseState extends Gate {
-  /** Plain sentences; empty when all is well. */
-  troubles: string[]
+  /** Empty when all is well. */
+  troubles: Told[]
 }
 
 /** Longest silence of a worker, and longest wait of something that is due, before it is said. */
@@ -27,60 +28,52 @@ export async function houseState(): Promise<HouseState> {
   const state = await gate()
   const now = clock.now()
   const seen = (await stateCounts(new Date(now.getTime() - oldSeconds * 1000)))!
-  const troubles: string[] = []
+  const troubles: Told[] = []
   if (!seen.lastBeat || now.getTime() - seen.lastBeat.getTime() > silentSeconds * 1000) {
-    troubles.push(
-      'No worker is running: nothing is prepared, issued or sent. Start it again; nothing is lost meanwhile.',
-    )
-  } else if (seen.oldest && !state.paused)
-    troubles.push(
-      'Some work waits longer than five minutes. Is the worker overloaded or the mail server slow?',
-    )
-  if (seen.away > 0 && !state.paused)
-    troubles.push(
-      `The mail server is away: ${seen.away} ${seen.away === 1 ? 'email waits' : 'emails wait'} and ` +
-        `${seen.away === 1 ? 'is' : 'are'} tried again by itself. (${seen.awayWords})`,
-    )
-  if (seen.paced > 0 && !state.paused)
-    troubles.push(
-      `The mail account “${seen.pacedBy}” takes no more for now: ${seen.paced} ` +
-        `${seen.paced === 1 ? 'email waits' : 'emails wait'} more than an hour for their turn.`,
-    )
-  if (seen.carrierDown && seen.carrierDown.waiting > 0 && !state.paused) {
-    const { name, waiting } = seen.carrierDown
-    troubles.push(
-      `The carrier ${name} does not answer: ${waiting} ${waiting === 1 ? 'label waits' : 'labels wait'} and ` +
-        `${waiting === 1 ? 'is' : 'are'} asked for again by itself.`,
-    )
-  }
+    troubles.push(told('state/no-worker'))
+  } else if (seen.oldest && !state.paused) troubles.push(told('state/slow'))
+  if (!state.paused) troubles.push(...outsideTroubles(seen))
   if (seen.certificateUntil) {
     const { timeZone } = await company()
-    const words = certificateWords(seen.certificateOf!, seen.certificateUntil, now, timeZone)
-    if (words) troubles.push(words)
+    const ending = certificateTold(seen.certificateOf!, seen.certificateUntil, now, timeZone)
+    if (ending) troubles.push(ending)
   }
   const left = await bytesLeft()
-  if (left !== undefined && left < lowBytes) troubles.push(diskWords(left))
+  if (left !== undefined && left < lowBytes) troubles.push(diskTold(left))
   return { ...state, troubles }
+}
+
+/** What others keep waiting: mail servers and carriers. */
+function outsideTroubles({ away, awayWords, paced, pacedBy, carrierDown }: StateCounts): Told[] {
+  const found: Told[] = []
+  const reply = awayWords ?? ''
+  if (away === 1) found.push(told('state/mail-away-one', { reply }))
+  else if (away > 1) found.push(told('state/mail-away', { emails: away, reply }))
+  const account = pacedBy ?? ''
+  if (paced === 1) found.push(told('state/paced-one', { account }))
+  else if (paced > 1) found.push(told('state/paced', { account, emails: paced }))
+  if (carrierDown) {
+    const { name: carrier, waiting: labels } = carrierDown
+    if (labels === 1) found.push(told('state/carrier-down-one', { carrier }))
+    else if (labels > 1) found.push(told('state/carrier-down', { carrier, labels }))
+  }
+  return found
 }
 
 /** With less than this left, a day or two of documents would fill the disk. */
 const lowBytes = 300_000_000
 
-export const diskWords = (left: number): string =>
-  `Only ${Math.floor(left / 1_000_000)} MB are left on the disk of this machine. Make room before it is full: ` +
-  'then nothing could be issued or sent.'
+export const diskTold = (left: number): Told =>
+  told('state/disk', { megabytes: Math.floor(left / 1_000_000) })
 
 /** Whoever runs a mail server needs some days to renew its certificate. */
 const certificateDays = 14
 
 /** What is said of a certificate that ends soon, or has ended; null while there is time. */
-export function certificateWords(account: string, until: Date, now: Date, zone: string): string | null {
+export function certificateTold(account: string, until: Date, now: Date, zone: string): Told | null {
   if (until.getTime() - now.getTime() > certificateDays * 86_400_000) return null
   const day = dayWords(dayInZone(until, zone))
-  const of = `The certificate of the mail server of “${account}”`
-  return until > now
-    ? `${of} ends on ${day}; from then on no email could go. Ask whoever runs the server to renew it.`
-    : `${of} ended on ${day}. Ask whoever runs the server to renew it.`
+  return told(until > now ? 'state/certificate-ends' : 'state/certificate-ended', { account, day })
 }
 
 let last = ''

@@ -29,21 +29,24 @@ export async function gate(lock = false): Promise<Gate> {
   return row ?? notBegun
 }
 
+/** What is counted to say how the house stands. */
+export interface StateCounts {
+  lastBeat: Date | null
+  oldest: Date | null
+  away: number
+  awayWords: string | null
+  /** Emails whose mail account takes no more of them within the hour, and its name. */
+  paced: number
+  pacedBy: string | null
+  /** The mail account whose server's certificate ends first, and when. */
+  certificateOf: string | null
+  certificateUntil: Date | null
+  /** A carrier that does not answer, since when, and the labels that wait for it. */
+  carrierDown: { name: string; since: string; waiting: number } | null
+}
+
 export const stateCounts = (before: Date) =>
-  one<{
-    lastBeat: Date | null
-    oldest: Date | null
-    away: number
-    awayWords: string | null
-    /** Emails whose mail account takes no more of them within the hour, and its name. */
-    paced: number
-    pacedBy: string | null
-    /** The mail account whose server's certificate ends first, and when. */
-    certificateOf: string | null
-    certificateUntil: Date | null
-    /** A carrier that does not answer, since when, and the labels that wait for it. */
-    carrierDown: { name: string; since: string; waiting: number } | null
-  }>(
+  one<StateCounts>(
     `select (select max(beat_at) from worker) "lastBeat",
     least(
       (

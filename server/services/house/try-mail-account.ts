@@ -1,5 +1,6 @@
 import { Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
+import { told, type SaidKey, type Told } from '../../../core/said/sentences'
 import type { TriedStep } from '../../outside/mail/smtp'
 import { tryWithMail } from './house-mail'
 import { serverToTry, type MailAccountChange } from './mail-accounts'
@@ -8,24 +9,18 @@ import { serverToTry, type MailAccountChange } from './mail-accounts'
 
 export interface Tried {
   steps: TriedStep[]
-  /** What to do about the step that failed; empty where all worked. */
-  remedy: string
+  /** What to do about the step that failed; null where all worked. */
+  remedy: Told | null
 }
 
-const remedies: Readonly<Record<TriedStep['step'], string>> = {
-  connect: 'Check server, port and encryption: 587 goes with STARTTLS, 465 with TLS.',
-  'sign in': 'Check user and password. Some providers want a password made for programs.',
-  send: 'The account may not send for this address. Check the sender address of the brand with your provider.',
-}
+const remedies = {
+  connect: 'mail/connect',
+  'sign in': 'mail/sign-in',
+  send: 'mail/send',
+} as const satisfies Record<TriedStep['step'], SaidKey>
 
-function remedyOf({ step, said }: TriedStep): string {
-  if (/certificate/i.test(said))
-    return (
-      'The server does not prove who it is: its certificate is expired or made for another name. Check the ' +
-      'server’s name, or ask whoever runs it.'
-    )
-  return remedies[step]
-}
+const remedyOf = ({ step, said }: TriedStep): Told =>
+  told(/certificate/i.test(said) ? 'mail/certificate' : remedies[step])
 
 /**
  * Connects, signs in and sends one email to `to`; nothing is kept of it.
@@ -44,5 +39,5 @@ export async function tryMailAccount(
     text: `This is the trial of the mail account “${change.name}”. Nothing else was sent.\n`,
   })
   const failed = steps.find((one) => !one.worked)
-  return { steps, remedy: failed ? remedyOf(failed) : '' }
+  return { steps, remedy: failed ? remedyOf(failed) : null }
 }

@@ -1,7 +1,8 @@
 import { scopeWords } from '../../../core/numbering/series'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Day } from '../../../core/documents/days'
 import { stuckWords } from '../../../core/dispatch/states'
+import { told, type Told } from '../../../core/said/sentences'
 import { company } from '../house/house'
 import { theHouse } from '../people/principal'
 import {
@@ -41,7 +42,7 @@ export interface ProvedSeries {
   arrived: CountAndSum
 }
 
-export interface Difference {
+export interface Difference extends Told {
   id: number
   number: string
   kind: DocumentKind
@@ -49,7 +50,6 @@ export interface Difference {
   total: string
   currency: string
   step: 'numbered' | 'painted' | 'sent' | 'arrived' | 'posted'
-  words: string
 }
 
 /** What was posted that day against what became of it since: the difference is nothing, or a fault. */
@@ -89,39 +89,44 @@ export async function reconciliationOf(day: Day, who = theHouse): Promise<Reconc
   }
 }
 
+type Found = Pick<
+  DifferenceRow,
+  | 'kind'
+  | 'double'
+  | 'painted'
+  | 'unsent'
+  | 'state'
+  | 'stuckCause'
+  | 'channel'
+  | 'gone'
+  | 'came'
+  | 'unbalanced'
+>
+
+/** How far it came, and what keeps it there. */
+function stepOf(found: Found): [step: Difference['step'], why: Told] {
+  if (found.unbalanced) return ['posted', told('difference/unbalanced')]
+  if (found.double) return ['numbered', told('difference/double')]
+  if (!found.painted) return ['painted', told('difference/no-pdf')]
+  return found.gone ? ['arrived', told('difference/on-the-way')] : ['sent', whyNotGone(found)]
+}
+
+function whyNotGone({ kind, unsent, state, stuckCause, channel }: Found): Told {
+  if (unsent) return told('difference/unsent', { kind: capital(kindFacts[kind].one) })
+  if (state === 'stuck') return told('difference/stuck', { cause: stuckWords[stuckCause!].label })
+  if (channel === 'paper') return told('difference/printer')
+  return state === 'closed' ? told('difference/closed') : told('difference/waits')
+}
+
 function differenceOf({
-  double,
-  painted,
-  unsent,
-  state,
-  stuckCause,
-  channel,
-  gone,
-  came,
-  unbalanced,
-  ...document
+  id,
+  number,
+  kind,
+  customerName,
+  total,
+  currency,
+  ...found
 }: DifferenceRow): Difference {
-  const one = (step: Difference['step'], words: string): Difference => ({ ...document, step, words })
-  if (unbalanced)
-    return one(
-      'posted',
-      'What is open, paid and credited does not add up to what was posted. Tell who looks after Clothespin.',
-    )
-  if (double) return one('numbered', 'Its number stands twice. Tell who looks after Clothespin.')
-  if (!painted) return one('painted', 'Its PDF is not made yet.')
-  if (!gone)
-    return one(
-      'sent',
-      unsent
-        ? `${kindFacts[document.kind].one.replace(/^./, (first) => first.toUpperCase())} that was issued ` +
-            'and not sent: it waits in To send.'
-        : state === 'stuck'
-          ? `Stuck: ${stuckWords[stuckCause!].label}.`
-          : channel === 'paper'
-            ? 'Waits for the printer.'
-            : state === 'closed'
-              ? 'Closed: nothing was sent.'
-              : 'Waits to go.',
-    )
-  return came ? one('arrived', '') : one('arrived', 'On the way: not heard of yet.')
+  const [step, why] = stepOf({ kind, ...found })
+  return { id, number, kind, customerName, total, currency, step, ...why }
 }

@@ -1,5 +1,5 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
-import { goesWithGoods, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, goesWithGoods, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { judge, type EventFacts } from '../../../core/routines/routine'
 import {
   checkSentence,
@@ -10,9 +10,9 @@ import {
   type RoutineSentence,
 } from '../../../core/routines/sentence'
 import { Decimal } from '../../../core/money/decimal'
+import { told, type Told } from '../../../core/said/sentences'
 import { clock } from '../../clock'
 import { company } from '../house/house'
-import { kindOffWords } from '../house/kinds'
 import { theHouse, type Principal } from '../people/principal'
 import { accountsDue } from '../receivables/accounts-due'
 import { kindOfPeriod } from '../../../core/receivables/statement'
@@ -32,8 +32,7 @@ import {
  * routine of the clock, the books of its last turns.
  */
 
-export interface TrialReason {
-  words: string
+export interface TrialReason extends Told {
   count: number
 }
 
@@ -64,7 +63,8 @@ export interface Trial {
     currency: string
     day: Day
     outcome: Outcome
-    reason: string
+    /** None where it would have gone. */
+    reason: Told | null
   }[]
 }
 
@@ -100,7 +100,7 @@ export async function tryOut(
     Array.from({ length: days }, (_, index) => [addDays(today, index - days + 1), { count: 0, stuck: 0 }]),
   )
   const sums = new Map<string, Decimal>()
-  const reasons: Record<Outcome, Map<string, number>> = {
+  const reasons: Record<Outcome, Map<string, TrialReason>> = {
     clean: new Map(),
     person: new Map(),
     stuck: new Map(),
@@ -109,10 +109,13 @@ export async function tryOut(
   for (const event of first.values()) {
     const customer = customers.get(event.customerId)!
     const { outcome, reason } = kindsOff.includes(sentence.issue)
-      ? { outcome: 'stuck' as const, reason: kindOffWords(sentence.issue) }
+      ? stuck(told('trial/kind-off', { kinds: capital(kindFacts[sentence.issue].many) }))
       : outcomeOf(sentence, event.facts, customer)
     const day = dayInZone(event.at, timeZone)
-    reasons[outcome].set(reason, (reasons[outcome].get(reason) ?? 0) + 1)
+    if (reason) {
+      const before = reasons[outcome].get(reason.words)?.count ?? 0
+      reasons[outcome].set(reason.words, { ...reason, count: before + 1 })
+    }
     const onDay = byDay.get(day)
     if (onDay) {
       onDay.count++
@@ -132,11 +135,8 @@ export async function tryOut(
     })
   }
   const counted = (outcome: Outcome) => ({
-    count: [...reasons[outcome].values()].reduce((total, count) => total + count, 0),
-    reasons: [...reasons[outcome]]
-      .map(([words, count]) => ({ words, count }))
-      .sort((a, b) => b.count - a.count)
-      .slice(0, 6),
+    count: orders.filter((order) => order.outcome === outcome).length,
+    reasons: [...reasons[outcome].values()].sort((a, b) => b.count - a.count).slice(0, 6),
   })
   const before = live && eventOf(live) === eventOf(sentence) && firstPerOrder(live, events)
   return {
@@ -217,29 +217,34 @@ async function customersOf(ids: readonly number[], kind: DocumentKind): Promise<
   return new Map(found.map((customer) => [customer.id, customer]))
 }
 
+interface Fared {
+  outcome: Outcome
+  reason: Told | null
+}
+
+const stuck = (reason: Told): Fared => ({ outcome: 'stuck', reason })
+const forAPerson = (reason: Told): Fared => ({ outcome: 'person', reason })
+
 /** How the paper would have fared, with what is known of the customer today. */
-function outcomeOf(
-  sentence: RoutineSentence,
-  facts: EventFacts,
-  customer: CustomerRow,
-): { outcome: Outcome; reason: string } {
+function outcomeOf(sentence: RoutineSentence, facts: EventFacts, customer: CustomerRow): Fared {
   const { channel, lacks } = deliveryOf({
     contacts: customer.contacts,
     role: sentence.to,
     preference: customer.preferences[sentence.issue],
     copyTo: sentence.copyTo,
   })
+  const { name } = customer
+  const ofAccount = eventOf(sentence) === 'time'
+  const total = new Decimal(facts.total)
   if (!customer.billing && !goesWithGoods(sentence.issue))
-    return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
-  const isAccount = eventOf(sentence) === 'time'
-  if (new Decimal(facts.total).isNegative() && !isAccount) return { outcome: 'stuck', reason: 'below zero' }
+    return stuck(told('trial/no-address', { customer: name }))
+  if (total.isNegative() && !ofAccount) return stuck(told('trial/below-zero'))
   if (channel === 'nothing')
-    return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
-  if (channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
-  if (lacks !== null) return { outcome: 'stuck', reason: `${customer.name} has no ${lacks} contact` }
-  if (new Decimal(facts.total).isZero() && !isAccount)
-    return { outcome: 'person', reason: 'with nothing to pay' }
-  return { outcome: 'clean', reason: '' }
+    return forAPerson(told('trial/unwanted', { customer: name, kinds: kindFacts[sentence.issue].many }))
+  if (channel === 'paper') return forAPerson(told('trial/paper'))
+  if (lacks !== null) return stuck(told('trial/no-contact', { customer: name, role: lacks }))
+  if (total.isZero() && !ofAccount) return forAPerson(told('trial/nothing-to-pay'))
+  return { outcome: 'clean', reason: null }
 }
 
 /** What has to have happened for such a routine. */

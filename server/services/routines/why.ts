@@ -3,6 +3,7 @@ import { judge, occasionOf, type ConditionSeen } from '../../../core/routines/ro
 import { sentenceWords, type Trust } from '../../../core/routines/sentence'
 import { Refusal } from '../../../core/errors'
 import { preferenceWords, type Recipient } from '../../../core/preferences/recipients'
+import { told, type Told } from '../../../core/said/sentences'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import {
   whyOrder,
@@ -32,8 +33,8 @@ export interface RoutineWhy {
   reachedAt: Date | null
   applies: boolean
   seen: ConditionSeen[]
-  /** What came of it, in plain words. */
-  conclusion: string
+  /** What came of it. */
+  conclusion: Told
   preference: string
   recipients: Recipient[]
   evaluations: { outcome: string; reason: string; at: Date; version: number }[]
@@ -115,21 +116,18 @@ interface Deciding {
 }
 
 /** The one reason that decided, the strongest first. */
-function conclusion(routine: RoutineRow, found: Deciding): string {
-  const { issue, statuses } = routine.sentence
-  if (found.claim?.number) return `${found.claim.number} is issued: no second ${issue} is made.`
-  if (found.claim) return `Its ${issue} is prepared and not issued yet.`
-  if (found.lies === 'put back' || found.lies === 'due')
-    return (
-      `Its ${issue} is in To send: ` +
-      `${found.lies === 'due' ? 'due, and made when a person asks' : 'it was returned'}.`
-    )
-  if (found.lies === 'dropped') return `Its ${issue} was taken off To send: it is not wanted.`
-  if (!found.reached) return `The order never became ${statuses.join(' or ')}.`
-  if (!found.applies) return 'One of its conditions does not hold.'
-  if (!routine.isOn) return 'The routine is switched off.'
-  if (routine.appliesSince && routine.appliesSince > found.reached)
-    return 'The order came there before the routine was switched on. It can catch up.'
-  if (found.noAddress && !goesWithGoods(issue)) return 'The customer has no billing address.'
-  return found.looked ? `It was looked at: ${found.looked}.` : 'It is being looked at.'
+function conclusion(routine: RoutineRow, found: Deciding): Told {
+  const { issue: kind, statuses } = routine.sentence
+  const number = found.claim?.number
+  if (number) return told('why/issued', { number, kind })
+  if (found.claim) return told('why/prepared', { kind })
+  if (found.lies === 'due') return told('why/due', { kind })
+  if (found.lies === 'put back') return told('why/returned', { kind })
+  if (found.lies === 'dropped') return told('why/dropped', { kind })
+  if (!found.reached) return told('why/never', { statuses: statuses.join(' or ') })
+  if (!found.applies) return told('why/condition')
+  if (!routine.isOn) return told('why/off')
+  if (routine.appliesSince && routine.appliesSince > found.reached) return told('why/before')
+  if (found.noAddress && !goesWithGoods(kind)) return told('why/no-address')
+  return found.looked ? told('why/looked', { outcome: found.looked }) : told('why/looking')
 }

@@ -1,0 +1,20 @@
+/** What the set-up guide still misses. */
+export const guide = {
+  'guide/legal-name': '{brand}: legal name',
+  'guide/address': '{brand}: address',
+  'guide/tax-number': '{brand}: tax number',
+  'guide/bank': '{brand}: bank account',
+  'guide/logo': '{brand}: logo',
+  'guide/sender': '{brand}: sender address',
+  'guide/answers': '{brand}: address for answers',
+  'guide/mail': 'mail account; emails wait until there is one',
+  'guide/public': 'public address',
+  'guide/numbers': '{brand}: numbers for {kinds}',
+  'guide/email-text': '{brand}: {kind} in {language}',
+  'guide/first-customer': 'first customer',
+  'guide/first-item': 'first item',
+  'guide/unreached': '{customers} customers without an address or contact',
+  'guide/unreached-one': '1 customer without an address or contact',
+  'guide/routines': 'no routine is switched on',
+  'guide/notices': 'address for failure notices',
+} as const

@@ -1,0 +1,22 @@
+/** What came of a routine at an order, the one reason that decided, and how its trial would have ended. */
+export const routines = {
+  'why/issued': '{number} is issued: no second {kind} is made.',
+  'why/prepared': 'Its {kind} is prepared and not issued yet.',
+  'why/due': 'Its {kind} is in To send: due, and made when a person asks.',
+  'why/returned': 'Its {kind} is in To send: it was returned.',
+  'why/dropped': 'Its {kind} was taken off To send: it is not wanted.',
+  'why/never': 'The order never became {statuses}.',
+  'why/condition': 'One of its conditions does not hold.',
+  'why/off': 'The routine is switched off.',
+  'why/before': 'The order came there before the routine was switched on. It can catch up.',
+  'why/no-address': 'The customer has no billing address.',
+  'why/looked': 'It was looked at: {outcome}.',
+  'why/looking': 'It is being looked at.',
+  'trial/kind-off': '{kinds} are switched off in Settings, Documents.',
+  'trial/no-address': '{customer} has no billing address',
+  'trial/below-zero': 'below zero',
+  'trial/unwanted': '{customer} wants no {kinds}',
+  'trial/paper': 'on paper, for the printer',
+  'trial/no-contact': '{customer} has no {role} contact',
+  'trial/nothing-to-pay': 'with nothing to pay',
+} as const
