@@ -1,3 +1,4 @@
+import { Company } from '../server/db/models'
 import { addRoutine } from '../server/services/routines/routines'
 import { inTheNameOf } from '../server/services/people/principal'
 
@@ -86,5 +87,27 @@ export async function addRoutines(): Promise<number> {
     },
     supervisor,
   )
+  await addRoutine(
+    {
+      name: 'Tell schools that an order is packed',
+      description: 'A word by email, with no document, so that somebody is there when it comes.',
+      trust: 'automatic',
+      isOn: false,
+      sentence: {
+        statuses: ['Packed'],
+        conditions: [{ about: 'group', is: 'one of', values: ['Schools'] }],
+        issue: 'order update',
+        to: 'goods-in',
+        delayMinutes: 0,
+      },
+    },
+    supervisor,
+  )
+  const packed = {
+    en: 'packed and ready to go',
+    de: 'gepackt und versandbereit',
+    fr: 'emballée et prête à partir',
+  }
+  await Company.update({ statusWords: { Packed: packed } }, { where: {} })
   return invoices
 }

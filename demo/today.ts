@@ -10,6 +10,7 @@ import { creditDocument } from '../server/services/drafts/credit'
 import { changeDraft, draftView, newInvoice } from '../server/services/drafts/drafts'
 import { setStatus } from '../server/services/orders/status'
 import { hangFiles } from './enclosures'
+import { writeToSchools } from './variants'
 import { inTheNameOf } from '../server/services/people/principal'
 import { changeRoutine } from '../server/services/routines/routines'
 
@@ -38,6 +39,7 @@ export async function today(
   await changeRoutine(routine, { version, trust: 'after a check' }, inTheNameOf('Maeve Tarrant'))
   at(0, 14)
   await hangFiles(1, leaving.slice(half))
+  await writeToSchools(1)
   await setStatus(leaving.slice(half), 'Shipped', inTheNameOf(clerk))
   await settle()
   const [first] = await rows<{ id: number }>(

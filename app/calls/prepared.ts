@@ -33,3 +33,9 @@ export const putBack = (ids: number[]) => api.post('/api/prepared/put-back', { b
 /** Takes documents off To send, or puts them on again. */
 export const dropPrepared = (body: BodyOf<'/api/prepared/drop', 'post'>) =>
   api.post('/api/prepared/drop', { body })
+
+/** What a document can be made with this once. */
+export const fetchMadeWith = (id: number) => api.get('/api/prepared/{id}/made-with', { path: { id } })
+
+export const makeWith = (id: number, body: BodyOf<'/api/prepared/{id}/made-with', 'put'>) =>
+  api.put('/api/prepared/{id}/made-with', { path: { id }, body })

@@ -91,6 +91,7 @@ export const entries: readonly Entry[] = [
     'parcel shipping label printer gs1 sscc carrier price',
   ),
   setting('Standing texts', 'Standing texts', 'terms conditions footer remark small print'),
+  setting('Variants', 'Variants', 'own email text design some customers school trade key account template'),
   setting('Enclosures', 'Enclosures', 'attachments files terms price list leaflet brochure flyer'),
   setting('Own fields', 'Own fields', 'custom extra additional attributes'),
   setting('Tax categories and rates', 'Tax', 'vat gst rate exchange currency'),

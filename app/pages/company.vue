@@ -21,6 +21,7 @@ import SettingsNav from '../components/company/SettingsNav.vue'
 import SetUpGuide from '../components/company/SetUpGuide.vue'
 import ShippingSettings from '../components/company/ShippingSettings.vue'
 import StandingTexts from '../components/texts/StandingTexts.vue'
+import VariantList from '../components/variants/VariantList.vue'
 import EnclosureList from '../components/enclosures/EnclosureList.vue'
 import StaffList from '../components/people/StaffList.vue'
 import { useSession } from '../stores/session'
@@ -41,6 +42,7 @@ const companyParts = [
   'Customers',
   'Shipping',
   'Standing texts',
+  'Variants',
   'Enclosures',
   'Own fields',
   'Tax',
@@ -93,6 +95,8 @@ const kind = ref<DocumentKind>('invoice')
 async function turnToKind(other: DocumentKind) {
   if (other !== kind.value && (await mayLeave())) kind.value = other
 }
+/** Whose design and email text are shown: the brand's own (null), or those of a variant. */
+const variant = ref<number | null>(null)
 const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
 const adding = ref(false)
 const copying = shallowRef<BrandView>()
@@ -122,15 +126,26 @@ async function toMe() {
   await attempt(async () => {
     const { to } = await api.post('/api/brands/{id}/to-me', {
       path: { id: activeId.value! },
-      body: { kind: kind.value, ...(section.value === 'Email text' ? { email: emailOnScreen.value } : {}) },
+      body: {
+        kind: kind.value,
+        variantId: variant.value ?? 0,
+        ...(section.value === 'Email text' ? { email: emailOnScreen.value } : {}),
+      },
     })
     tries.value++
     useToasts().say(t('company.aSampleIsOnIts', { to }))
   })
 }
 
+/** The design beside: of the variant where it has one, or else the brand's own. */
+const design = computed(
+  () => brand.value?.ofVariants.designs.find((one) => one.variantId === variant.value) ?? brand.value?.design,
+)
 const version = computed(() =>
-  brand.value ? `${brand.value.version}-${brand.value.design.id}&kind=${encodeURIComponent(kind.value)}` : '',
+  brand.value
+    ? `${brand.value.version}-${design.value!.id}&kind=${encodeURIComponent(kind.value)}` +
+      `&variantId=${variant.value ?? 0}`
+    : '',
 )
 </script>
 
@@ -164,6 +179,7 @@ const version = computed(() =>
         <CustomerSettings v-else-if="section === 'Customers'" />
         <OwnFieldList v-else-if="section === 'Own fields'" />
         <StandingTexts v-else-if="section === 'Standing texts'" />
+        <VariantList v-else-if="section === 'Variants'" />
         <EnclosureList v-else-if="section === 'Enclosures'" />
         <ShippingSettings v-else-if="section === 'Shipping'" />
         <OrderLists v-else-if="section === 'Orders'" />
@@ -175,6 +191,7 @@ const version = computed(() =>
           <BrandLook
             v-if="section === 'Design'"
             :key="`l${brand.id}`"
+            v-model:variant="variant"
             :brand="brand"
             :kind="kind"
             :kinds="kinds"
@@ -205,6 +222,7 @@ const version = computed(() =>
           <BrandNote
             v-else-if="section === 'Email text'"
             :key="`c${brand.id}${kind}`"
+            v-model:variant="variant"
             :brand="brand"
             :kind="kind"
             :kinds="kinds"
@@ -221,13 +239,13 @@ const version = computed(() =>
         :aria-label="t('company.theBrandsDocument')"
       >
         <div class="bar">
-          <strong>{{
-            section === 'Email text' ? t('common.theEmail') : brand.design.design.name
-          }}</strong><span class="soft push">{{
-            section === 'Email text'
-              ? t('company.asItWouldGoWith')
-              : t('company.asItIsNowVersion', { version: brand.design.version })
-          }}</span
+          <strong>{{ section === 'Email text' ? t('common.theEmail') : design!.design.name }}</strong><span
+            class="soft push"
+            >{{
+              section === 'Email text'
+                ? t('company.asItWouldGoWith')
+                : t('company.asItIsNowVersion', { version: design!.version })
+            }}</span
           ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe">{{
             t('common.emailItToMe')
           }}</VBtn>

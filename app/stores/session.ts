@@ -33,6 +33,8 @@ interface House {
   }
   /** A retired one is found and filtered by; nothing new begins with it. */
   brands: { id: number; code: string; name: string; retired: boolean }[]
+  /** Email texts and designs for some customers; what is retired nobody gets any more. */
+  variants: { id: number; name: string; retired: boolean }[]
   /** Where this person begins. */
   startPage: string
   /** Fields of the house's own. */

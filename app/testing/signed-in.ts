@@ -26,6 +26,7 @@ export function signedIn(role: SignedIn['role'] = 'clerk', change: Partial<typeo
   session.house = {
     company: { ...company, ...change },
     brands: [{ id: 1, code: 'TH', name: 'Tansy Hollow', retired: false }],
+    variants: [],
     startPage: '/',
     ownFields: [],
     mailboxesUrl: '',

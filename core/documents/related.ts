@@ -16,6 +16,8 @@ export type RelatedFacts = Record<string, string>
 export interface Related {
   /** Null where it is made of no order. */
   ordered: Day | null
+  /** How its order stands, as the customer reads it; '' where it is made of no order. */
+  status: string
   salesperson: string
   delivery: Address | null
   fields: { order: FieldValues; customer: FieldValues }
@@ -23,7 +25,7 @@ export interface Related {
 
 /** @param own the house's own fields @param home the company's language, in which its post office reads addresses */
 export function relatedFacts(
-  { ordered, salesperson, delivery, fields }: Related,
+  { ordered, status, salesperson, delivery, fields }: Related,
   own: readonly OwnFieldFacts[],
   language: Language,
   from: { country: string; homeLanguage: Language },
@@ -35,6 +37,7 @@ export function relatedFacts(
   })
   return {
     ordered: ordered ? formatDay(ordered, language) : '',
+    status,
     salesperson,
     delivery: delivery
       ? addressLines({ billing: delivery }, paperWords[language].attention, from).join('\n')

@@ -12,6 +12,8 @@ export interface MergeFields {
   /** The order's day. */
   ordered: string
   reference: string
+  /** How the order stands, as its customer reads it. */
+  status: string
   /** Who sells to them: the order's salesperson, or else the customer's. */
   salesperson: string
   /** Where the goods go, where that is not where it is billed; a line each. */
@@ -67,7 +69,7 @@ export const fieldGroups = {
     'unpaid',
     'reminder',
   ],
-  order: ['order', 'ordered', 'reference', 'salesperson', 'delivery'],
+  order: ['order', 'ordered', 'reference', 'status', 'salesperson', 'delivery'],
   customer: ['greeting', 'contact', 'customer', 'customerNumber'],
   house: ['brand', 'sender'],
 } as const satisfies Record<string, readonly NamedField[]>
@@ -117,6 +119,7 @@ export const exampleFields: MergeFields = {
   order: 'SO-20931',
   ordered: '20 November 2026',
   reference: 'OM/118',
+  status: 'packed',
   salesperson: 'Maeve Tarrant',
   delivery: 'Ottermill Honey Co-op\nWeir Yard 2\nOttermill OM4 7QD',
   date: '24 November 2026',

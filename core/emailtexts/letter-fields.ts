@@ -191,6 +191,7 @@ export function letterFacts(
     ...named,
     ...Object.fromEntries(own.map((name) => [name, related(name)])),
     ordered: related('ordered'),
+    status: related('status'),
     salesperson: related('salesperson'),
     delivery: related('delivery'),
     greeting: greetings[first.language](people.contact),

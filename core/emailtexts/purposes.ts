@@ -1,4 +1,4 @@
-import type { DocumentKind } from '../documents/kinds'
+import { kindFacts, type DocumentKind } from '../documents/kinds'
 
 /**
  * What an email is for, and so which text it has: a document's first email, one that carries a document once more
@@ -8,6 +8,8 @@ export const emailPurposes = ['first', 'again', 'reminder'] as const
 
 export type EmailPurpose = (typeof emailPurposes)[number]
 
-/** What emails with documents of a kind can be for. */
-export const purposesOf = (kind: DocumentKind): readonly EmailPurpose[] =>
-  kind === 'invoice' ? emailPurposes : ['first', 'again']
+/** What emails with documents of a kind can be for. An update says once more what it said. */
+export function purposesOf(kind: DocumentKind): readonly EmailPurpose[] {
+  if (kindFacts[kind].isUpdate) return ['first']
+  return kind === 'invoice' ? emailPurposes : ['first', 'again']
+}

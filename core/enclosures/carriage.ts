@@ -16,9 +16,9 @@ export const carriageWords: Record<Carriage, string> = {
   body: 'in the text',
 }
 
-/** How documents of a kind can travel: what is booked needs its file. */
+/** How documents of a kind can travel: what is booked needs its file; an update has none. */
 export const carriagesOf = (kind: DocumentKind): Carriage[] =>
-  carriages.filter((one) => one !== 'body' || kindFacts[kind].books === null)
+  kindFacts[kind].isUpdate ? [] : carriages.filter((one) => one !== 'body' || kindFacts[kind].books === null)
 
 /** More lines than these do not stand in an email's text. */
 export const mostLinesInText = 40

@@ -38,6 +38,7 @@ export function starterText(purpose: EmailPurpose, kind: DocumentKind, language:
 
 const letters: Readonly<Record<DocumentKind, string>> = {
   'order confirmation': 'OC',
+  'order update': 'OU',
   'packing slip': 'PS',
   'delivery note': 'DN',
   'shipping label': 'SL',

@@ -13,6 +13,11 @@ export interface LinkPageWords {
   usedUp: string
   withdrawn: string
   ask: (address: string) => string
+  /** Order updates: what they are called, what happens, the button, and what was done. */
+  updates: string
+  updatesStop: (brand: string) => string
+  noMoreUpdates: string
+  updatesStopped: (brand: string) => string
 }
 
 export const linkPageWords: Readonly<Record<Language, LinkPageWords>> = {
@@ -28,6 +33,13 @@ export const linkPageWords: Readonly<Record<Language, LinkPageWords>> = {
     usedUp: 'It was downloaded as often as was agreed.',
     withdrawn: 'The sender has withdrawn this document.',
     ask: (address) => `Write to ${address} if you need it.`,
+    updates: 'Order updates',
+    updatesStop: (brand) =>
+      `${brand} tells you by email how your orders stand. ` +
+      'You can have no more of these emails. Invoices and other documents still come.',
+    noMoreUpdates: 'No more order updates',
+    updatesStopped: (brand) =>
+      `${brand} sends you no more order updates. Invoices and other documents still come.`,
   },
   de: {
     download: 'Herunterladen',
@@ -43,6 +55,14 @@ export const linkPageWords: Readonly<Record<Language, LinkPageWords>> = {
     usedUp: 'Es wurde so oft heruntergeladen wie vereinbart.',
     withdrawn: 'Der Absender hat dieses Dokument zurückgezogen.',
     ask: (address) => `Schreiben Sie an ${address}, wenn Sie es brauchen.`,
+    updates: 'Neues zu Ihren Aufträgen',
+    updatesStop: (brand) =>
+      `${brand} schreibt Ihnen, wie Ihre Aufträge stehen. ` +
+      'Sie können diese E-Mails abbestellen. Rechnungen und andere Dokumente kommen weiterhin.',
+    noMoreUpdates: 'Abbestellen',
+    updatesStopped: (brand) =>
+      `${brand} schreibt Ihnen nicht mehr, wie Ihre Aufträge stehen. ` +
+      'Rechnungen und andere Dokumente kommen weiterhin.',
   },
   fr: {
     download: 'Télécharger',
@@ -58,6 +78,14 @@ export const linkPageWords: Readonly<Record<Language, LinkPageWords>> = {
     usedUp: 'Il a été téléchargé autant de fois que convenu.',
     withdrawn: 'L’expéditeur a retiré ce document.',
     ask: (address) => `Écrivez à ${address} si vous en avez besoin.`,
+    updates: 'Suivi de vos commandes',
+    updatesStop: (brand) =>
+      `${brand} vous écrit où en sont vos commandes. Vous pouvez ne plus recevoir ces messages. ` +
+      'Les factures et autres documents continuent d’arriver.',
+    noMoreUpdates: 'Ne plus recevoir ces messages',
+    updatesStopped: (brand) =>
+      `${brand} ne vous écrit plus où en sont vos commandes. ` +
+      'Les factures et autres documents continuent d’arriver.',
   },
 }
 

@@ -1,4 +1,5 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
+import type { Language } from '../money/format'
 
 /** The status of an order that is still being written: nothing is made of it. */
 export const draftStatus = 'Draft'
@@ -8,6 +9,13 @@ export const suppliedStatus = 'Shipped'
 
 /** Which statuses may follow a status; one that is not named may be followed by any. */
 export type StatusSteps = Readonly<Record<string, readonly string[]>>
+
+/** What customers read of a status, where that is not what the house calls it. */
+export type StatusWords = Readonly<Record<string, Partial<Record<Language, string>>>>
+
+/** A status as a customer reads it. */
+export const statusIn = (words: StatusWords, status: string, language: Language): string =>
+  words[status]?.[language] || status
 
 /** Whether an order may go from a status to another; to stay is no step. */
 export const mayFollow = (steps: StatusSteps, from: string, to: string): boolean =>

@@ -43,6 +43,9 @@ export interface Preference {
   attach?: Carriage
   /** Of a statement: whether copies of what it lists go along, and how. */
   copies?: Copies
+  /** The variants whose email text and whose design they get; 0 is the brand's own. */
+  text?: number
+  design?: number
 }
 
 /** The recipients that are kept at a billing address, for whatever is billed to it. */
@@ -194,6 +197,8 @@ export function preferenceWords(preference: Preference | undefined): string {
     preference.attach === 'body' && 'in the email itself',
     preference.copies && preference.copies !== 'none' && 'with copies',
     preference.unreachable === 'print' && 'on paper while there is no address',
+    preference.text && 'with an email text of their own',
+    preference.design && 'in a design of their own',
   ]
   return parts.filter(Boolean).join(', ')
 }

@@ -58,4 +58,5 @@ export const documents = {
   'unknown-tax-code/charge': '“{label}” has the tax code "{taxCode}", which the company does not have.',
   'unknown-tax-code/line': 'Line {line} has the tax code "{taxCode}", which the company does not have.',
   'void-already': '{number} is void already.',
+  'one-language': 'What an account is told is in its customer’s language. Change that at the customer.',
 } as const

@@ -45,6 +45,7 @@ export const house = {
   'changed-meanwhile/sender': 'Somebody changed this sender meanwhile. Open it again.',
   'changed-meanwhile/series': 'Somebody changed this series meanwhile. Load the page again.',
   'changed-meanwhile/standing-text': 'Somebody changed “{text}” meanwhile. Open it again.',
+  'changed-meanwhile/variant': 'Somebody changed “{variant}” meanwhile. Open it again.',
   'changed-meanwhile/tax-code': 'Somebody changed this tax code meanwhile. Load the page again.',
   'confirm-first': 'This database was copied or restored. Confirm the last numbers and what waits first.',
   'double-numbers':
@@ -70,6 +71,7 @@ export const house = {
   'no-such-file': 'That file is not in store.',
   'no-such-routine/any-more': 'That routine does not exist any more.',
   'no-such-sender': 'That sender does not exist any more. Load the page again.',
+  'no-such-variant': 'That variant does not exist any more. Choose another.',
   'no-such-text': 'That text does not exist any more. Load the page again.',
   'no-text': 'Write the text in at least one language.',
   'nothing-to-confirm': 'This database is already confirmed.',
@@ -81,6 +83,7 @@ export const house = {
   'same-code': 'There is already a brand with the code {code}.',
   'same-name/branch': '{brand} has a branch “{name}” already.',
   'same-name/mail-account': 'There is already a mail account “{name}”.',
+  'same-name/variant': 'There is already a variant called “{name}”.',
   'same-name/standing-text': 'There is already a text called “{name}”.',
   'filter-there':
     'There is a filter “{name}” already, kept by {by}. Keep this one in its place, or give another name.',

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { judge, occasionOf, type EventFacts } from './routine'
+import { judge, occasionOf, type EventFacts, statusOfOccasion } from './routine'
 import { conditionWords, type Condition } from './conditions'
 import { checkSentence, sentenceWords, whenWords, type RoutineSentence } from './sentence'
 
@@ -211,9 +211,17 @@ describe('a sentence', () => {
   )
 })
 
-test('an invoice is once for the order, a confirmation once for its revision', () => {
-  expect(occasionOf('invoice', 1)).toBe(occasionOf('invoice', 2))
-  expect(occasionOf('order confirmation', 1)).not.toBe(occasionOf('order confirmation', 2))
+test('an invoice is once for the order, a confirmation once for its revision, an update once for its status', () => {
+  const [one, two] = [
+    { revision: 1, status: 'Packed' },
+    { revision: 2, status: 'Packed' },
+  ]
+  expect(occasionOf('invoice', one)).toBe(occasionOf('invoice', two))
+  expect(occasionOf('order confirmation', one)).not.toBe(occasionOf('order confirmation', two))
+  expect(occasionOf('order update', one)).toBe(occasionOf('order update', two))
+  const shipped = occasionOf('order update', { revision: 1, status: 'Shipped' })
+  expect(shipped).not.toBe(occasionOf('order update', one))
+  expect(statusOfOccasion(shipped)).toBe('Shipped')
 })
 
 describe('a sentence of the clock', () => {

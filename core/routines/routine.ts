@@ -153,8 +153,20 @@ export function judge(sentence: RoutineSentence, facts: EventFacts): Verdict {
 /**
  * Once is decided by the subject: the claim's key. The occasion of an invoice is the shipment; until orders
  * ship in parts there is one.
- * A confirmation's is the order's revision: an order whose lines changed may be confirmed anew.
+ * A confirmation's is the order's revision: an order whose lines changed may be confirmed anew. An update's is the
+ * status that it tells of.
  */
-export function occasionOf(kind: DocumentKind, revision: number): string {
-  return kindFacts[kind].needsSupply ? 'whole order' : `revision ${revision}`
+export function occasionOf(kind: DocumentKind, of: { revision: number; status: string }): string {
+  if (kindFacts[kind].isUpdate) return `${statusWord}${of.status}`
+  return kindFacts[kind].needsSupply ? 'whole order' : `revision ${of.revision}`
 }
+
+const statusWord = 'status '
+
+/** The status that an update tells of, from its occasion; null where none is said. */
+export const statusOfOccasion = (occasion: string): string | null =>
+  occasion.startsWith(statusWord) ? occasion.slice(statusWord.length) : null
+
+/** The occasion that an event asks for; '' where the document says it itself. */
+export const occasionAsked = (kind: DocumentKind, { occasion = '', to }: EventFacts): string =>
+  kindFacts[kind].isUpdate && to !== undefined ? `${statusWord}${to}` : occasion

@@ -91,7 +91,8 @@ export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = 
   shipment: shipmentKinds,
   // labels are bought before goods are on their way
   'shipment delivered': shipmentKinds.filter((kind) => kind !== 'shipping label'),
-  'order delivered': orderKinds,
+  // an update tells of a status
+  'order delivered': orderKinds.filter((kind) => !kindFacts[kind].isUpdate),
   'parcel held': shipmentKinds.filter((kind) => kind !== 'shipping label'),
   posted: postedKinds,
   payment: kindsOf('payment'),

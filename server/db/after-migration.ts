@@ -193,6 +193,10 @@ const labelsOfBrands = (client: pg.Client) =>
 const returnsOfBrands = (client: pg.Client) =>
   kindsOfBrands(client, ['return note'], 'packing slip', (one) => [one])
 
+/** Order updates look like confirmations, wherever their page is looked at. */
+const updatesOfBrands = (client: pg.Client) =>
+  kindsOfBrands(client, ['order update'], 'order confirmation', (one) => [one])
+
 export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {
   '017-email-nodes': emailNodes,
   '020-email-purposes': textsForAgain,
@@ -202,4 +206,5 @@ export const afterMigration: Readonly<Record<string, (client: pg.Client) => Prom
   '029-shipments': shipmentsOfBrands,
   '030-labels': labelsOfBrands,
   '031-returns': returnsOfBrands,
+  '037-order-updates': updatesOfBrands,
 }

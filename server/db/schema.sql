@@ -176,7 +176,9 @@ create table company (
   gs1_prefix text not null default '',
   -- what packing slips say of the buyer besides the goods, and whether they say prices
   slip_shows jsonb not null
-    default '{"details": ["reference", "customer", "service", "billed to"], "prices": false}'
+    default '{"details": ["reference", "customer", "service", "billed to"], "prices": false}',
+  -- what customers read of a status, by language
+  status_words jsonb not null default '{}'
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -343,6 +345,16 @@ create table staff_brand (
   primary key (staff_id, brand_id)
 );
 
+-- Email texts and designs of their own for some customers, like schools or the trade. A customer, a group or the house
+-- says which (preferences, by kind: text, design); where a variant has none of its own, the brand's is taken.
+create table variant (
+  id integer primary key generated always as identity,
+  name text not null unique,
+  -- nobody gets it any more
+  retired boolean not null default false,
+  version integer not null default 1
+);
+
 -- The design of a kind of document: a new version with every change, none is ever changed.
 create table design (
   id integer primary key generated always as identity,
@@ -352,7 +364,11 @@ create table design (
   design jsonb not null,
   made_at timestamptz not null,
   made_by text not null,
-  unique (brand_id, kind, version)
+  -- null: the brand's own
+  variant_id integer references variant,
+  -- from this version on the variant has none of its own
+  given_up boolean not null default false,
+  constraint design_of unique nulls not distinct (brand_id, kind, variant_id, version)
 );
 
 -- Texts of the house that stand on documents: terms, a footer, a remark for one kind.
@@ -387,7 +403,11 @@ create table email_text (
   made_by text not null,
   -- core/emailtexts/purposes.ts
   purpose text not null default 'first',
-  constraint email_text_of unique (brand_id, kind, purpose, language, version)
+  -- null: the brand's own
+  variant_id integer references variant,
+  -- from this version on the variant has none of its own
+  given_up boolean not null default false,
+  constraint email_text_of unique nulls not distinct (brand_id, kind, purpose, language, variant_id, version)
 );
 
 -- How documents of a kind are numbered; closer ones for a country or a currency.
@@ -1150,7 +1170,9 @@ create table prepared_document (
   -- why a second person has to send it; null where one is enough
   second_look text,
   -- who asked for a second person, and for which state of the document
-  asked jsonb
+  asked jsonb,
+  -- what it is made with this once, in place of what its customer has (core/preferences/variants.ts)
+  as_once jsonb
 );
 create index prepared_brand on prepared_document (brand_id) where state = 'prepared';
 create index prepared_by_source on prepared_document (source_id);

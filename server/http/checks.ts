@@ -9,6 +9,9 @@ import { languages } from '../../core/money/format'
 /** Checks at the door that several routes share. */
 export const id = Joi.number().integer().min(1).max(2_147_483_647)
 
+/** A variant for some customers; 0 is the brand's own. */
+export const variantId = Joi.number().integer().min(0).max(2_147_483_647)
+
 export const idParam = Joi.object({ id: id.required() })
 
 export const ids = Joi.array().items(id).min(1).max(5000).unique().required()

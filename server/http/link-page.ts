@@ -3,6 +3,7 @@ import type { LinkPage } from '../services/links/links'
 import { linkHtml } from '../services/links/page'
 import { Joi, text } from './checks'
 import { download } from './download'
+import { publicPage } from './public-page'
 import { route } from './route'
 
 type Found = LinkPage | { file: Parameters<typeof download>[1] } | undefined
@@ -21,13 +22,7 @@ export const linkPageRoute = (look: (asked: { token: string; code: string }) => 
       const found = await look({ token: params.token, code: body.code ?? '' })
       if (found && 'file' in found) return download(event, found.file)
       setResponseStatus(event, !found ? 404 : found.state === 'good' ? 200 : 410)
-      setResponseHeaders(event, {
-        'content-type': 'text/html; charset=utf-8',
-        'content-security-policy':
-          "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'",
-        'referrer-policy': 'same-origin',
-        'cache-control': 'no-store',
-      })
+      setResponseHeaders(event, publicPage)
       return linkHtml(found)
     },
   )

@@ -33,6 +33,7 @@ const screens: [name: string, path: string, ready: string][] = [
   ['New order', '/orders/new', '[data-test="deliver-to"]'],
   ['Customers in Settings', '/company?part=Customers', '[data-test="group-Schools"]'],
   ['Standing texts', '/company?part=Standing texts', '[data-test="add-text"]'],
+  ['Variants', '/company?part=Variants', '[data-test="add-variant"]'],
   ['Own fields', '/company?part=Own fields', '[data-test="field-Hives"]'],
   ['Print queue', '/print-queue', '[role="option"]'],
   ['Routines', '/routines', '[data-test="trial"]'],

@@ -42,6 +42,8 @@ export interface Desk {
   fill: (selector: string, value: string) => Promise<void>
   /** Lets time pass where it is kept: nothing else is done behind the interface's back. */
   sql: <Row extends object>(statement: string) => Promise<Row[]>
+  /** Chooses what has these words in the field of a name (data-test). */
+  choose: (name: string, words: string) => Promise<void>
   /** Writes a date into a date field and leaves it. */
   setDate: (selector: string, value: string) => Promise<void>
 }
@@ -255,6 +257,15 @@ export function useDesk(): Desk {
         await page.waitForFunction((one) => !(one as HTMLInputElement).disabled, {}, field)
         await field!.click({ count: 3 })
         await page.keyboard.type(value)
+      },
+      choose: async (name: string, words: string) => {
+        await page.click(`[data-test="${name}"]`)
+        const found = (text: string) =>
+          [...document.querySelectorAll<HTMLElement>('.v-list-item')].find((one) =>
+            one.textContent!.includes(text),
+          )
+        const item = await page.waitForFunction(found, {}, words)
+        await item.evaluate((one) => (one as HTMLElement).click())
       },
       setDate: async (selector: string, value: string) => {
         const field = (await page.waitForSelector(selector, { visible: true }))!

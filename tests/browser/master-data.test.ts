@@ -17,21 +17,7 @@ const type = async (name: string, text: string) => {
   await desk.page.click(field, { count: 3 })
   await desk.page.type(field, text)
 }
-const choose = async (name: string, words: string) => {
-  await desk.page.click(`[data-test="${name}"]`)
-  await desk.page.waitForFunction(
-    (text) => [...document.querySelectorAll('.v-list-item')].some((one) => one.textContent!.includes(text)),
-    {},
-    words,
-  )
-  await desk.page.evaluate(
-    (text) =>
-      [...document.querySelectorAll<HTMLElement>('.v-list-item')]
-        .find((one) => one.textContent!.includes(text))!
-        .click(),
-    words,
-  )
-}
+const choose = (name: string, words: string) => desk.choose(name, words)
 /** The filled button of the dialog on top. */
 const go = async () => {
   await desk.page.evaluate(() =>

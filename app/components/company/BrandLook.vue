@@ -4,6 +4,7 @@ import { t } from '../../words'
 import CheckField from '../fields/CheckField.vue'
 import LookLogo from './LookLogo.vue'
 import PeelOffZone from './PeelOffZone.vue'
+import VariantPick from '../variants/VariantPick.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
@@ -11,6 +12,8 @@ import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { useMainKey } from '../../composables/useMainKey'
 import { changeLook } from '../../calls/brands'
+import { giveUpOwn } from '../../calls/variants'
+import { mayLeave } from '../../composables/useUnsaved'
 import { kindFacts, listsAccount, type DocumentKind } from '../../../core/documents/kinds'
 import { paleHeadings } from '../../../core/designs/contrast'
 import {
@@ -34,6 +37,8 @@ const props = defineProps<{
   kind: DocumentKind
   kinds: { value: string; words: string }[]
 }>()
+/** Whose designs they are: the brand's own (null), or those of a variant. */
+const variantId = defineModel<number | null>('variant', { required: true })
 const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
@@ -44,7 +49,8 @@ const scopes = computed(() => [
   { value: '', words: t('brands.allItsDocuments') },
   ...props.kinds.map((one) => ({ value: one.value, words: t('brands.wordsOnly', { words: one.words }) })),
 ])
-const design = computed(() => props.brand.design.design)
+const own = computed(() => props.brand.ofVariants.designs.find((one) => one.variantId === variantId.value))
+const design = computed(() => (own.value ?? props.brand.design).design)
 const logo = computed(() => design.value.pictures.logo)
 const saved = computed(() => ({ design: design.value, version: props.brand.version }))
 function formOf(of: { design: Design }) {
@@ -59,7 +65,7 @@ function formOf(of: { design: Design }) {
     width: String(placed?.width ?? 20),
   }
 }
-const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, t('brands.theLook'))
+const { form, base, dirty, save, beside, take } = useForm(() => saved.value, formOf, t('brands.theLook'))
 /** What goes with the goods may be printed on sheets with a label. */
 const hasLabel = computed(() => ['packing slip', 'delivery note'].includes(props.kind))
 /** Of an account, and not of orders, is asked for with a slip. */
@@ -72,12 +78,26 @@ async function change(body: object, said: string, whole = false) {
   await attempt(async () => {
     const { version } = base.value
     const kind = only.value ? { kind: only.value } : {}
-    await (whole ? save : beside)(() => changeLook(props.brand.id, { ...body, ...kind, version }))
+    const of = { ...kind, variantId: variantId.value, version }
+    await (whole ? save : beside)(() => changeLook(props.brand.id, { ...body, ...of }))
     useToasts().say(said)
     emit('kept')
   })
   busy.value = false
 }
+
+async function turnTo(variant: number | null) {
+  if (!(await mayLeave())) return
+  variantId.value = variant
+  await nextTick()
+  take()
+}
+const giveUp = () =>
+  giveUpOwn(props.brand.id, {
+    version: props.brand.version,
+    variantId: variantId.value!,
+    kind: props.kind,
+  }).then(() => emit('kept'))
 
 function choose(scope: string) {
   only.value = scope
@@ -140,6 +160,15 @@ const colourNames = {
 
 <template>
   <div class="body">
+    <VariantPick
+      what="design"
+      :variant-id="variantId"
+      :own="own?.madeAt"
+      :brands-own="brand.design.madeAt"
+      :disabled="disabled"
+      :give-up="giveUp"
+      @pick="turnTo"
+    />
     <p class="sentence">
       <I18nT keypath="brands.onDocumentsTheDesignIs" scope="global"
         ><template #documents

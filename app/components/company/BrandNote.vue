@@ -6,6 +6,7 @@ import EmailBanner from './EmailBanner.vue'
 import EmailLookSentence from './EmailLookSentence.vue'
 import EmailVersions from '../emailtexts/EmailVersions.vue'
 import FormField from '../fields/FormField.vue'
+import VariantPick from '../variants/VariantPick.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
@@ -17,6 +18,7 @@ import { useMainKey } from '../../composables/useMainKey'
 import type { BodyOf } from '../../composables/api'
 import { previewEmailText } from '../../calls/email-texts'
 import { changeEmail } from '../../calls/brands'
+import { giveUpOwn } from '../../calls/variants'
 import { exampleFields, type MergeFields } from '../../../core/emailtexts/fields'
 import { bodyOf, tidy } from '../../../core/emailtexts/nodes'
 import { purposesOf, type EmailPurpose } from '../../../core/emailtexts/purposes'
@@ -37,14 +39,20 @@ const props = defineProps<{
   tries: number
 }>()
 type EmailOnScreen = NonNullable<BodyOf<'/api/brands/{id}/to-me', 'post'>['email']>
+/** Whose texts they are: the brand's own (null), or those of a variant. */
+const variantId = defineModel<number | null>('variant', { required: true })
 const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind]; email: [email: EmailOnScreen] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const language = ref<Language>('en')
 const purpose = ref<EmailPurpose>('first')
-const note = computed(() =>
-  props.brand.notes.find((one) => one.purpose === purpose.value && one.language === language.value),
+const among = (notes: BrandView['notes']) =>
+  notes.find((one) => one.purpose === purpose.value && one.language === language.value)
+const brandsOwn = computed(() => among(props.brand.notes))
+const own = computed(() =>
+  among(props.brand.ofVariants.notes.filter((one) => one.variantId === variantId.value)),
 )
+const note = computed(() => own.value ?? brandsOwn.value)
 /** What the sample document says. */
 const values = computed(() => filled.value?.values ?? exampleFields)
 const filled = shallowRef<{ subject: string; html: string; values: MergeFields }>()
@@ -65,8 +73,9 @@ const { form, base, dirty, save, take } = useForm(
   t('brands.theEmailText'),
 )
 /** Another of the kind's texts, once what was written here is saved or given up. */
-async function turnTo(other: { purpose?: EmailPurpose; language?: Language }) {
+async function turnTo(other: { purpose?: EmailPurpose; language?: Language; variant?: number | null }) {
   if (!(await mayLeave())) return
+  if (other.variant !== undefined) variantId.value = other.variant
   purpose.value = other.purpose ?? purpose.value
   language.value = other.language ?? language.value
   await nextTick()
@@ -87,7 +96,15 @@ async function preview() {
   const { subject, text, look } = form.value
   const { id: brandId } = props.brand
   try {
-    const ask = { subject, text, brandId, kind: props.kind, look, language: language.value }
+    const ask = {
+      subject,
+      text,
+      brandId,
+      kind: props.kind,
+      look,
+      language: language.value,
+      variantId: variantId.value ?? 0,
+    }
     filled.value = (await newest(() => previewEmailText(ask))) ?? filled.value
     wrong.value = ''
   } catch (error) {
@@ -103,7 +120,7 @@ watch(
   { immediate: true, deep: true },
 )
 void preview()
-watchDebounced([form, language], preview, { deep: true, debounce: 200 })
+watchDebounced([form, language, variantId], preview, { deep: true, debounce: 200 })
 
 const write = () =>
   changeEmail(props.brand.id, {
@@ -111,8 +128,16 @@ const write = () =>
     kind: props.kind,
     purpose: purpose.value,
     language: language.value,
+    variantId: variantId.value,
     ...form.value,
   })
+const giveUp = () =>
+  giveUpOwn(props.brand.id, {
+    version: props.brand.version,
+    variantId: variantId.value!,
+    kind: props.kind,
+    text: { purpose: purpose.value, language: language.value },
+  }).then(() => emit('kept'))
 async function keep() {
   if (!dirty.value || busy.value || wrong.value) return
   busy.value = true
@@ -168,7 +193,8 @@ const languages = [
             :kind="kind"
             :purpose="purpose"
             :language="language"
-            :changes="`${note?.version} ${tries}`"
+            :variant-id="own ? variantId : null"
+            :changes="`${note?.id} ${tries}`"
             :disabled="disabled"
             @take="takeUp"
           /><button
@@ -183,6 +209,15 @@ const languages = [
         ></I18nT
       >
     </h2>
+    <VariantPick
+      what="text"
+      :variant-id="variantId"
+      :own="own?.madeAt"
+      :brands-own="brandsOwn?.madeAt"
+      :disabled="disabled"
+      :give-up="giveUp"
+      @pick="turnTo({ variant: $event })"
+    />
     <EmailEditor
       v-model="form.subject"
       single

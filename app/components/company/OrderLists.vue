@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import StatusSteps from './StatusSteps.vue'
+import StatusWords from './StatusWords.vue'
 import WordsList from './WordsList.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -16,7 +17,7 @@ import type { HouseLists } from '../../contract'
 /** The statuses that orders go through. */
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
-const saved = shallowRef<HouseLists>({ statuses: [], steps: {} })
+const saved = shallowRef<HouseLists>({ statuses: [], steps: {}, words: {} })
 const load = () =>
   attempt(async () => {
     saved.value = await fetchLists()
@@ -25,13 +26,17 @@ onMounted(load)
 useLive(['house'], () => void load())
 const { form, base, dirty, save, take } = useForm(
   () => saved.value,
-  (lists) => ({ statuses: [...lists.statuses], steps: structuredClone(lists.steps) }),
+  (lists) => ({
+    statuses: [...lists.statuses],
+    steps: structuredClone(lists.steps),
+    words: structuredClone(lists.words),
+  }),
   t('company.theStatuses'),
 )
 const { busy, wrong, wrongs, acting } = useWrongs(['statuses', 'steps'])
 /** What is said of a status that is taken away goes with it. */
 const written = computed(() => {
-  const { statuses, steps } = form.value
+  const { statuses, steps, words } = form.value
   const there = (status: string) => statuses.includes(status)
   return {
     statuses,
@@ -40,6 +45,7 @@ const written = computed(() => {
         .filter(([status]) => there(status))
         .map(([status, after]) => [status, after.filter(there)]),
     ),
+    words: Object.fromEntries(Object.entries(words).filter(([status]) => there(status))),
   }
 })
 const keep = () =>
@@ -68,6 +74,9 @@ useMainKey(() => dirty.value && !busy.value && void keep())
     <h2>{{ t('company.whichMayFollowWhich') }}</h2>
     <p class="soft">{{ t('company.anOrderIsRefusedAnother') }}</p>
     <StatusSteps v-model="form.steps" :statuses="form.statuses" :disabled="disabled" />
+    <h2>{{ t('company.whatCustomersRead') }}</h2>
+    <p class="soft">{{ t('company.statusWordsHelp') }}</p>
+    <StatusWords v-model="form.words" :statuses="form.statuses" :disabled="disabled" />
     <p v-if="wrong || wrongs.steps" class="notice stuck" role="alert">{{ wrong || wrongs.steps }}</p>
     <div v-if="!disabled" class="buttons">
       <VBtn v-if="dirty" @click="take">{{ t('common.discardChanges') }}</VBtn>

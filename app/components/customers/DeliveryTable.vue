@@ -4,6 +4,7 @@ import PreferenceDialog from './PreferenceDialog.vue'
 import { beneathFor, channelWords, levelOf, toWords, type Beneath } from './delivery'
 import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Preference, Preferences } from '../../../core/preferences/recipients'
+import { useSession } from '../../stores/session'
 import type { CustomerView } from '../../contract'
 
 /**
@@ -39,6 +40,16 @@ const copies = (wish: Preference) =>
   ]
     .filter(Boolean)
     .join('; ')
+/** ", with the email text of “Schools”, in their design": what of it is another than the brand's own. */
+const { variants } = useSession().house!
+const nameOf = (id: number | undefined) => variants.find((one) => one.id === id && !one.retired)?.name
+function variantWords(wish: Preference): string {
+  const [text, design] = [byEmail(wish) ? nameOf(wish.text) : undefined, nameOf(wish.design)]
+  return [
+    text ? t('customers.withTheTextOf', { variant: text }) : '',
+    design ? t('customers.inTheDesignOf', { variant: design }) : '',
+  ].join('')
+}
 const problemWords = (kind: DocumentKind, problem: string) =>
   problem === 'no postal address'
     ? t('customers.withoutAPostalAddressKind', { kind: kindFacts[kind].one })
@@ -76,6 +87,7 @@ const problemWords = (kind: DocumentKind, problem: string) =>
             }}</template
             ><template v-if="wishOf(kind).gathered">{{ t('customers.oneEmailASend') }}</template
             ><template v-if="wishOf(kind).unreachable === 'print'">{{ t('customers.elseOnPaper') }}</template>
+            <template v-if="variantWords(wishOf(kind))">{{ variantWords(wishOf(kind)) }}</template>
             <span
               v-if="byEmail(wishOf(kind)) && wayOf(kind)?.to && !wishOf(kind).addresses"
               class="soft now"

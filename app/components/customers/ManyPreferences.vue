@@ -9,6 +9,7 @@ import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { plural } from '../../composables/format'
 import type { Language } from '../../../core/money/format'
+import { variantChoices } from '../variants/words'
 import { changePreferences, bringPreferencesBack } from '../../calls/customers'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { languageChoices } from '../../composables/languages'
@@ -33,6 +34,8 @@ const form = ref({
   cc: '',
   copies: asItIs,
   language: asItIs,
+  text: asItIs,
+  design: asItIs,
 })
 watch(open, (now) => {
   if (now) result.value = undefined
@@ -62,16 +65,21 @@ const copying = [
   { value: 'none', words: t('customers.toNobody') },
   { value: 'these', words: t('customers.toTheseAddresses') },
 ]
+const variants = useSession().house!.variants.filter((one) => !one.retired)
+const texts = [left(t('customers.theTextEachHas')), ...variantChoices(variants)]
+const designs = [left(t('customers.theDesignEachHas')), ...variantChoices(variants)]
 const languages = [left(t('customers.theLanguageEachHasNow')), ...languageChoices]
 
 const change = computed<PreferenceChange>(() => {
-  const { channel, to, gathered, copies, cc } = form.value
+  const { channel, to, gathered, copies, cc, text, design } = form.value
   const set = (value: string) => (value === 'usual' ? null : value)
   return {
     ...(channel === asItIs ? {} : { channel: set(channel) as PreferenceChange['channel'] }),
     ...(to === asItIs ? {} : { to: set(to) as PreferenceChange['to'] }),
     ...(gathered === asItIs ? {} : { gathered: gathered === 'true' }),
     ...(copies === asItIs ? {} : { cc: copies === 'none' ? null : cc.split(/[\s,;]+/).filter(Boolean) }),
+    ...(text === asItIs ? {} : { text: Number(text) }),
+    ...(design === asItIs ? {} : { design: Number(design) }),
   }
 })
 const nothing = computed(
@@ -178,6 +186,20 @@ async function set() {
               :choices="languages"
               :value="form.language"
               @pick="form.language = $event" /></template
+        ></I18nT>
+        <I18nT v-if="variants.length" keypath="customers.andWithTextAndDesign" scope="global"
+          ><template #text
+            ><WordPicker
+              :label="t('customers.emailText')"
+              :choices="texts"
+              :value="form.text"
+              @pick="form.text = $event" /></template
+          ><template #design
+            ><WordPicker
+              :label="t('customers.designWord')"
+              :choices="designs"
+              :value="form.design"
+              @pick="form.design = $event" /></template
         ></I18nT>
       </p>
       <FormField

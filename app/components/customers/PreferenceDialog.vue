@@ -4,6 +4,7 @@ import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import { attachWords, channelWords, copiesWords, listOf, toWords } from './delivery'
+import { variantChoices } from '../variants/words'
 import { useSession } from '../../stores/session'
 import { copiesWays, type Copies } from '../../../core/enclosures/copies'
 import { carriagesOf, type Carriage } from '../../../core/enclosures/carriage'
@@ -26,7 +27,10 @@ const props = defineProps<{
   beneathLevel: string
 }>()
 const emit = defineEmits<{ leave: []; keep: [preference: Preference] }>()
-const { contactRoles, linksLead } = useSession().house!.company
+const {
+  company: { contactRoles, linksLead },
+  variants,
+} = useSession().house!
 const asBeneath = ''
 const these = t('customers.theseAddresses')
 const form = reactive({
@@ -39,6 +43,8 @@ const form = reactive({
   unreachable: props.own.unreachable ?? asBeneath,
   attach: props.own.attach ?? asBeneath,
   copies: props.own.copies ?? asBeneath,
+  text: String(props.own.text ?? asBeneath),
+  design: String(props.own.design ?? asBeneath),
 })
 const said =
   props.beneathLevel && props.beneathLevel !== t('customers.asUsual')
@@ -72,6 +78,13 @@ const copies = [
   left(copiesWords[props.beneath.copies ?? 'none']),
   ...copiesWays.map((value) => ({ value, words: copiesWords[value] })),
 ]
+/** Variants that can be given; those that are retired only where they stand already. */
+const nameOf = (id: number | undefined) =>
+  variants.find((one) => one.id === id)?.name ?? t('variants.theBrandsOwn')
+const variantsFor = (now: string, beneath: number | undefined) => [
+  left(nameOf(beneath)),
+  ...variantChoices(variants.filter((one) => !one.retired || String(one.id) === now)),
+]
 const byEmail = computed(() => ['email', 'both'].includes(form.channel || (props.beneath.channel ?? 'email')))
 const wrongIn = (text: string) => {
   const odd = listOf(text).find((one) => !isAddress(one))
@@ -99,6 +112,8 @@ function keep() {
     ...(form.unreachable ? { unreachable: form.unreachable as 'wait' | 'print' } : {}),
     ...(form.attach ? { attach: form.attach as Carriage } : {}),
     ...(form.copies ? { copies: form.copies as Copies } : {}),
+    ...(form.text === asBeneath ? {} : { text: Number(form.text) }),
+    ...(form.design === asBeneath ? {} : { design: Number(form.design) }),
   })
   emit('leave')
 }
@@ -142,6 +157,7 @@ function keep() {
           :wrong="shown(wrongs.bcc)"
         />
         <SelectField
+          v-if="carriagesOf(kind).length"
           v-model="form.attach"
           :label="t('customers.filesInIt')"
           :choices="attaches"
@@ -167,7 +183,21 @@ function keep() {
           :choices="unreachables"
           data-test="wish-unreachable"
         />
+        <SelectField
+          v-if="variants.length"
+          v-model="form.text"
+          :label="t('customers.emailText')"
+          :choices="variantsFor(form.text, beneath.text)"
+          data-test="wish-text"
+        />
       </template>
+      <SelectField
+        v-if="variants.length"
+        v-model="form.design"
+        :label="t('customers.designWord')"
+        :choices="variantsFor(form.design, beneath.design)"
+        data-test="wish-design"
+      />
     </div>
   </Ask>
 </template>

@@ -18,6 +18,8 @@ const props = defineProps<{
   kind: DocumentKind
   purpose: EmailPurpose
   language: Language
+  /** Null: the brand's own. */
+  variantId: number | null
   /** Counts what may have changed them: a save, a trial. */
   changes: string
   disabled: boolean
@@ -26,11 +28,12 @@ const emit = defineEmits<{ take: [text: EmailText] }>()
 const versions = shallowRef<EmailVersion[]>([])
 const newest = useNewest()
 watch(
-  () => [props.brandId, props.kind, props.purpose, props.language, props.changes],
+  () => [props.brandId, props.kind, props.purpose, props.language, props.variantId, props.changes],
   () =>
     attempt(async () => {
-      const { brandId, kind, purpose, language } = props
-      const found = await newest(() => fetchEmailVersions(brandId, { kind, purpose, language }))
+      const { brandId, kind, purpose, language, variantId } = props
+      const of = { kind, purpose, language, ...(variantId === null ? {} : { variantId }) }
+      const found = await newest(() => fetchEmailVersions(brandId, of))
       if (found) versions.value = found.versions
     }),
   { immediate: true },

@@ -92,6 +92,7 @@ const ways = [
       data-test="own-reply-to"
     />
     <SelectField
+      v-if="words.carriages.length"
       v-model="form.attach"
       :label="t('paper.itsFiles')"
       :choices="ways"

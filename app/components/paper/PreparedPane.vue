@@ -14,6 +14,7 @@ import { useSession } from '../../stores/session'
 import { useNewest } from '../../composables/useNewest'
 import { useLive } from '../../composables/useLive'
 import { plural } from '../../composables/format'
+import { languageWords } from '../../composables/languages'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { orderOf, screenOf } from '../../../core/documents/sources'
@@ -24,6 +25,7 @@ import type { CustomerView, PreparedView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
 
 const EmailDialog = defineAsyncComponent(() => import('./EmailDialog.vue'))
+const MadeWithDialog = defineAsyncComponent(() => import('./MadeWithDialog.vue'))
 
 /** The paper in hand, not yet issued: as it will be, with its email and its history. */
 const props = defineProps<{
@@ -41,6 +43,7 @@ const wrong = ref('')
 const contacts = ref(false)
 const choosing = ref(false)
 const writing = ref(false)
+const making = ref(false)
 const completing = ref(false)
 const customer = shallowRef<CustomerView>()
 const addressing = ref(false)
@@ -80,6 +83,15 @@ const toMe = () =>
     const sent = await sendPreparedToMe(props.id)
     useToasts().say(t('paper.sentGoesToToWatermarked', { sent: sent.number, to: sent.to }))
   })
+/** "German · email text “Schools”": what it is made with. */
+const madeWords = ({ textLanguage, textVariant, designVariant }: PreparedView) =>
+  [
+    languageWords[textLanguage],
+    textVariant ? t('paper.textOfVariant', { variant: textVariant }) : '',
+    designVariant ? t('paper.designOfVariant', { variant: designVariant }) : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
 /** The remedy on the spot where the address is what is missing; the paper is built anew once it is kept. */
 const needsAddress = computed(() => view.value?.lacksAddress ?? false)
 const giveAddress = () =>
@@ -189,6 +201,19 @@ const giveAddress = () =>
             : t('paper.nowhereTheCustomerWantsNo', { kinds: kindFacts[view.kind].many })
         }}</span></template
       >
+      <span class="soft">{{ t('paper.madeIn') }}</span><span class="subject"
+        ><span class="cut" data-test="made-in">{{ madeWords(view) }}</span>
+        <span v-if="view.asOnce" class="tag wait">{{ t('paper.thisOnce') }}</span>
+        <button
+          v-if="session.may('clerk')"
+          type="button"
+          class="word"
+          data-test="make-with"
+          @click="making = true"
+        >
+          {{ t('paper.change') }}
+        </button></span
+      >
       <span class="soft">{{ orderOf(view) ? t('common.order') : toDraft ? t('paper.draft') : '' }}</span><span
         ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
           view.orderNumber
@@ -228,6 +253,15 @@ const giveAddress = () =>
       :words="view.words"
       :email="view.email"
       :write="(revision, own) => writeEmail(view!.id, { revision, own })"
+      :kept="kept"
+    />
+    <MadeWithDialog
+      v-if="making"
+      :key="`m${view.id}`"
+      v-model="making"
+      :prepared-id="view.id"
+      :revision="view.revision"
+      :own-words="view.words?.own ?? false"
       :kept="kept"
     />
     <CompleteOrder v-if="completing" :order-id="view.sourceId" @leave="completing = false" @kept="kept" />

@@ -79,6 +79,23 @@ export const setUpTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'variants',
+    words: 'Give some customers their own text or design',
+    also: 'variant template key account trade school group wording layout',
+    on: ['/company'],
+    to: '/company?part=Variants',
+    steps: [
+      'In Settings, Variants, add one and name it after those customers, like Schools.',
+      'Open the brand’s Email text or Design and choose the variant after For. It begins with the brand’s own; ' +
+        'what you save becomes theirs.',
+      'Say who gets it under Delivery of a customer or of a group, kind by kind. For many at once choose them in ' +
+        'Customers.',
+      'For one document only, press Change beside Made in, where it waits in To check.',
+      '- Where a variant has none of its own, the brand’s is taken. When that changes later, theirs stays, and ' +
+        'says so.',
+    ],
+  },
+  {
     id: 'email-text',
     words: 'Change what the email says',
     also: 'template wording subject signature greeting language picture banner campaign own field',

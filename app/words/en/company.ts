@@ -265,4 +265,10 @@ export const company = {
   kindOff: 'off',
   branchEmail: 'Email',
   branchClosed: 'Closed',
+
+  // company/StatusWords.vue
+  whatCustomersRead: 'What customers read',
+  statusWordsHelp:
+    'Order updates and emails that name the status say it in these words. Where nothing is written, customers read what you call it.',
+  statusInLanguage: '{status} in {language}',
 } as const

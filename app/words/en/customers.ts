@@ -273,4 +273,11 @@ export const customers = {
   noAddress: 'none',
   notSent: 'not sent',
   groupTax: 'Tax',
+  emailText: 'Email text',
+  designWord: 'Design',
+  withTheTextOf: ', with the email text of “{variant}”',
+  inTheDesignOf: ', in the design of “{variant}”',
+  theTextEachHas: 'the email text each has now',
+  theDesignEachHas: 'the design each has now',
+  andWithTextAndDesign: 'They have {text} and {design}.',
 } as const

@@ -29,6 +29,7 @@ import { routines } from './routines'
 import { runs } from './runs'
 import { shipping } from './shipping'
 import { texts } from './texts'
+import { variants } from './variants'
 import { verbs } from './verbs'
 
 /** Every word of the interface in English, by screen. */
@@ -64,5 +65,6 @@ export const en = {
   runs,
   shipping,
   texts,
+  variants,
   verbs,
 }

@@ -163,4 +163,21 @@ export const paper = {
   leafDocument: 'Document',
   leafEmail: 'Email',
   leafHistory: 'History',
+
+  // paper/MadeWithDialog.vue and what leads there
+  madeIn: 'Made in',
+  textOfVariant: 'email text “{variant}”',
+  designOfVariant: 'design “{variant}”',
+  thisOnce: 'this once',
+  madeWithTitle: 'This document this time',
+  madeWithGo: 'Make it so',
+  documentLanguage: 'Language',
+  documentText: 'Email text',
+  documentDesign: 'Design',
+  asCustomerHasIt: 'as this customer has it',
+  ownWordsAreLost: 'Another language or text takes the place of what was written for this email.',
+  itIsMadeSo: 'It is made so this once.',
+  itIsMadeAsUsual: 'It is made as this customer has it again.',
+  makeAsUsual: 'As this customer has it',
+  textsComeFrom: 'Variants are written in Settings, Variants.',
 } as const

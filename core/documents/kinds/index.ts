@@ -5,6 +5,7 @@ import { deliveryNote } from './delivery-note'
 import { invoice } from './invoice'
 import type { KindFacts } from './kind'
 import { orderConfirmation } from './order-confirmation'
+import { orderUpdate } from './order-update'
 import { packingSlip } from './packing-slip'
 import { paymentReceipt } from './payment-receipt'
 import { paymentReminder } from './payment-reminder'
@@ -18,6 +19,7 @@ export type { KindFacts }
 /** The kinds of document that the house issues, in the order they come up in an order's life. */
 const kinds = [
   orderConfirmation,
+  orderUpdate,
   packingSlip,
   deliveryNote,
   shippingLabel,

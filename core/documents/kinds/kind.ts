@@ -27,6 +27,8 @@ export interface KindFacts {
   replacesEarlier: boolean
   /** Whom it goes to when nothing else is said. */
   to: ContactRole
+  /** It tells how its order stands, each status once, and by its email alone: no file of it goes along. */
+  isUpdate?: true
 }
 
 /** A kind as its file writes it; its name is what it is called in the database and the API. */

@@ -1,5 +1,5 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { emailLook, id, Joi, kind, language } from '../../http/checks'
+import { emailLook, id, Joi, kind, language, variantId } from '../../http/checks'
 import { route } from '../../http/route'
 import { emailTextFields } from './email-text.check'
 import { previewEmail, type EmailOnScreen } from '../../services/documents/sample'
@@ -16,6 +16,7 @@ export default route<object, object, EmailOnScreen & { brandId: number; kind: Do
       kind: kind.default('invoice'),
       look: emailLook,
       language: language.default('en'),
+      variantId: variantId.default(0),
     }),
   },
   ({ body: { brandId, kind, ...email } }) => previewEmail(brandId, kind, email),

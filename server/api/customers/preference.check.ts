@@ -2,7 +2,7 @@ import { documentKinds } from '../../../core/documents/kinds'
 import { copiesWays } from '../../../core/enclosures/copies'
 import { carriages } from '../../../core/enclosures/carriage'
 import { channels } from '../../../core/preferences/recipients'
-import { Joi, name, text } from '../../http/checks'
+import { Joi, name, text, variantId } from '../../http/checks'
 
 const addresses = Joi.array().items(text(320)).max(10)
 
@@ -17,6 +17,8 @@ export const preference = Joi.object({
   unreachable: Joi.valid('wait', 'print'),
   attach: Joi.valid(...carriages),
   copies: Joi.valid(...copiesWays),
+  text: variantId,
+  design: variantId,
 })
 
 /** A change of a preference: null takes a part away. */
@@ -30,6 +32,8 @@ export const preferenceChange = Joi.object({
   unreachable: Joi.valid('wait', 'print', null),
   attach: Joi.valid(...carriages, null),
   copies: Joi.valid(...copiesWays, null),
+  text: variantId.allow(null),
+  design: variantId.allow(null),
 })
 
 export const preferences = Joi.object(Object.fromEntries(documentKinds.map((kind) => [kind, preference])))

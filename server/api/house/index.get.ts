@@ -3,6 +3,7 @@ import { route } from '../../http/route'
 import { gate } from '../../services/house/queries'
 import { ownFields } from '../../services/fields/own-fields'
 import { brands, company } from '../../services/house/house'
+import { variantNames } from '../../services/house/variants'
 import { brandsOf } from '../../services/people/principal'
 import { startPageOf } from '../../services/people/queries'
 import { startOfRole } from '../../../core/house/start-pages'
@@ -44,6 +45,7 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
       name: brand.name,
       retired: brand.retired,
     })),
+    variants: await variantNames(),
     startPage: (await startPageOf(user.id)) || startOfRole[user.role],
     ownFields: await ownFields(),
     gate: await gate(),

@@ -1,3 +1,4 @@
+import { languages } from '../../../core/money/format'
 import { Joi, name } from '../../http/checks'
 import { route } from '../../http/route'
 import { changeHouseLists, type HouseLists } from '../../services/orders/house-lists'
@@ -6,6 +7,9 @@ const lists = Joi.object({
   statuses: Joi.array().items(name(40)).max(40).unique().required(),
   steps: Joi.object()
     .pattern(name(40), Joi.array().items(name(40)).max(40).unique())
+    .default({}),
+  words: Joi.object()
+    .pattern(name(40), Joi.object(Object.fromEntries(languages.map((one) => [one, name(80).allow('')]))))
     .default({}),
 })
 

@@ -16,6 +16,7 @@ import { usualSlip, type SlipShows } from '../../../core/shipping/slip'
 import type { Box } from '../../../core/shipping/parcels'
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
+import type { StatusWords } from '../../../core/orders/statuses'
 import type { Language } from '../../../core/money/format'
 import type { TrialBalance } from '../../../core/receivables/trial-balance'
 import {
@@ -95,6 +96,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare kindsOff: CreationOptional<DocumentKind[]>
   /** Which statuses may follow a status; one that is not named may be followed by any. */
   declare statusSteps: CreationOptional<Record<string, string[]>>
+  /** What customers read of a status. */
+  declare statusWords: CreationOptional<StatusWords>
   /** What the program before this one said was open, by currency. */
   declare trialBalance: CreationOptional<TrialBalance>
   /** How often something of the whole house that stands on documents was changed. */
@@ -154,6 +157,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         statusSteps: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        statusWords: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         trialBalance: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         papersVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       },

@@ -9,6 +9,7 @@ import {
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Design } from '../../../core/designs/design'
 import { Brand } from './brand'
+import { Variant } from './variant'
 
 /** The design of a kind of document: a new version with every change, none is ever changed. */
 export class DesignVersion extends Model<
@@ -22,6 +23,10 @@ export class DesignVersion extends Model<
   declare design: Design
   declare madeAt: Date
   declare madeBy: string
+  /** Null: the brand's own. */
+  declare variantId: CreationOptional<number | null>
+  /** From this version on the variant has none of its own. */
+  declare givenUp: CreationOptional<boolean>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -33,6 +38,8 @@ export class DesignVersion extends Model<
         design: { type: DataTypes.JSONB, allowNull: false },
         madeAt: { type: DataTypes.DATE, allowNull: false },
         madeBy: { type: DataTypes.TEXT, allowNull: false },
+        variantId: { type: DataTypes.INTEGER },
+        givenUp: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       },
       { sequelize, tableName: 'design' },
     )
@@ -40,5 +47,6 @@ export class DesignVersion extends Model<
 
   static associate(): void {
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
+    this.belongsTo(Variant, { as: 'variant', foreignKey: 'variantId' })
   }
 }

@@ -11,6 +11,7 @@ import type { Body, Line } from '../../../core/emailtexts/nodes'
 import type { EmailPurpose } from '../../../core/emailtexts/purposes'
 import type { Language } from '../../../core/money/format'
 import { Brand } from './brand'
+import { Variant } from './variant'
 
 /** The email text of a kind, for a purpose, in a language: a new version with every change, none is ever changed. */
 export class EmailTextVersion extends Model<
@@ -27,6 +28,10 @@ export class EmailTextVersion extends Model<
   declare madeAt: Date
   declare madeBy: string
   declare purpose: CreationOptional<EmailPurpose>
+  /** Null: the brand's own. */
+  declare variantId: CreationOptional<number | null>
+  /** From this version on the variant has none of its own. */
+  declare givenUp: CreationOptional<boolean>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -41,6 +46,8 @@ export class EmailTextVersion extends Model<
         madeAt: { type: DataTypes.DATE, allowNull: false },
         madeBy: { type: DataTypes.TEXT, allowNull: false },
         purpose: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'first' },
+        variantId: { type: DataTypes.INTEGER },
+        givenUp: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       },
       { sequelize, tableName: 'email_text' },
     )
@@ -48,5 +55,6 @@ export class EmailTextVersion extends Model<
 
   static associate(): void {
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
+    this.belongsTo(Variant, { as: 'variant', foreignKey: 'variantId' })
   }
 }

@@ -73,6 +73,7 @@ import { ShipmentLine } from './shipment-line'
 import { Staff } from './staff'
 import { StaffBrand } from './staff-brand'
 import { StandingText } from './standing-text'
+import { Variant } from './variant'
 import { DesignVersion } from './design'
 import { StatementRun } from './statement-run'
 import { StatementRunAccount } from './statement-run-account'
@@ -157,6 +158,7 @@ export {
   Staff,
   StaffBrand,
   StandingText,
+  Variant,
   StatementRun,
   StatementRunAccount,
   Reminder,
@@ -193,6 +195,7 @@ export const models: readonly HouseModel[] = [
   Brand,
   StaffBrand,
   StandingText,
+  Variant,
   DesignVersion,
   EmailTextVersion,
   NumberSeries,

@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import type { Asked } from '../../../core/documents/second-look'
+import type { AsOnce } from '../../../core/preferences/variants'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { PaperChange, PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -82,6 +83,8 @@ export class PreparedDocument extends Model<
   declare ownEmail: CreationOptional<OwnEmail | null>
   /** How often it was marked stale. */
   declare staleMark: CreationOptional<number>
+  /** What it is made with this once, in place of what its customer has. */
+  declare asOnce: CreationOptional<AsOnce | null>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -132,6 +135,7 @@ export class PreparedDocument extends Model<
         toAddresses: { type: DataTypes.JSONB },
         ownEmail: { type: DataTypes.JSONB },
         staleMark: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+        asOnce: { type: DataTypes.JSONB },
       },
       { sequelize, tableName: 'prepared_document' },
     )

@@ -32,6 +32,7 @@ import { inTransaction } from '../../db/connection'
 import { Customer } from '../../db/models'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
+import { refuseUnknownVariants } from '../house/variants'
 import { checkFields, ownFields } from '../fields/own-fields'
 import { checkAddresses, checkRole, refuseTakenNumber } from './checks'
 import { type Principal, theHouse } from '../people/principal'
@@ -182,10 +183,11 @@ async function checkNeeds({ fields }: Needs): Promise<void> {
   if (wrong !== undefined) throw badInput('no-such-field/of-orders', 'needs', { field: wrong })
 }
 
-/** @throws Refusal "bad-address", "unknown-role" */
+/** @throws Refusal "bad-address", "unknown-role", "no-such-variant" */
 export async function checkPreference(preference: Preference): Promise<void> {
   checkAddresses(addressesIn(preference), 'preferences')
   if (preference.to !== undefined) await checkRole(preference.to, 'preferences')
+  await refuseUnknownVariants([preference.text, preference.design], 'preferences')
 }
 
 export interface ManyPreferences {

@@ -149,12 +149,12 @@ export interface Message {
 /**
  * The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDFs and what is enclosed with their
  * names, a fixed Message-ID. @param fixed `mark` stands at the end of what leaves, and in no copy of ours; `offer` is
- * where the banner of what leaves leads
+ * where the banner of what leaves leads; `unsubscribe` is where its receiver ends such emails (RFC 8058)
  */
 export async function composeMessage(
   letter: Letter,
   files: { name: string; bytes: Uint8Array; mediaType?: string }[],
-  fixed: { messageId: string; date: Date; mark?: string; offer?: string },
+  fixed: { messageId: string; date: Date; mark?: string; offer?: string; unsubscribe?: string },
 ): Promise<Message> {
   const filled = await fillToday(letter)
   const leaving = fixed.offer ? await fillToday(leadingTo(letter, fixed.offer)) : filled
@@ -172,7 +172,15 @@ export async function composeMessage(
     html: fixed.mark ? leaving.html.replace('</body>', `${fixed.mark}\n</body>`) : leaving.html,
     messageId: fixed.messageId,
     date: fixed.date,
-    headers: { 'Auto-Submitted': 'auto-generated' },
+    headers: {
+      'Auto-Submitted': 'auto-generated',
+      ...(fixed.unsubscribe
+        ? {
+            'List-Unsubscribe': `<${fixed.unsubscribe}>`,
+            'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click',
+          }
+        : {}),
+    },
     attachments: [
       ...pictures.map(({ sha256, mediaType, bytes }) => ({
         cid: pictureId(sha256),

@@ -12,9 +12,11 @@ import { ratesOn, togetherOn } from '../../../core/money/tax-codes'
 import { numberStandIn, seriesFor } from '../../../core/numbering/series'
 import { type ContactFacts } from '../../../core/preferences/recipients'
 import { noAddress } from '../../../core/dispatch/plan'
+import { statusIn } from '../../../core/orders/statuses'
+import { ofVariant, textOfVariant } from '../../../core/preferences/variants'
 import { findSetting } from '../../../core/preferences/settings'
 import { clock } from '../../clock'
-import { allSeries, brands, company, emailTexts, newestDesigns } from '../house/house'
+import { allSeries, brands, company, designsInForce, emailTextsInForce } from '../house/house'
 import { printedFields, type FieldSubject, type FieldValues } from '../../../core/fields/own-fields'
 import { ownFields } from '../fields/own-fields'
 import { branches } from '../house/branches'
@@ -36,8 +38,8 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
     exchange: await rateTable(house.currency, dayInZone(clock.now(), house.timeZone)),
     brands: await brands(),
     branches: await branches(),
-    designs: await newestDesigns(kind),
-    notes: await emailTexts(kind),
+    designs: await designsInForce(kind),
+    notes: await emailTextsInForce(kind),
     series: await allSeries(),
     counters: new Map(counters.map((row) => [row.id, row.last])),
     company: house,
@@ -58,7 +60,9 @@ export function contextOf(
   house: HouseContext,
 ): PaperContext {
   const brand = house.brands.find((candidate) => candidate.id === order.brandId)!
-  const design = house.designs.find((candidate) => candidate.brandId === brand.id)
+  const { role, copyTo, asOnce } = addressing
+  const wish = order.preferences[kind]
+  const design = ofVariant(house.designs, brand.id, asOnce?.design ?? wish?.design)
   const branch = house.branches.find((candidate) => candidate.id === order.branchId)
   const series = seriesFor(
     house.series.filter((candidate) => candidate.brandId === brand.id && candidate.kind === kind),
@@ -75,14 +79,15 @@ export function contextOf(
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
   const language = findSetting<Language>([
+    { level: 'this sending', value: asOnce?.language },
     { level: 'customer', value: order.customerLanguage },
     { level: 'company', value: house.company.language },
     { level: 'built in', value: 'en' },
   ]).value
-  const ofBrand = house.notes.filter((candidate) => candidate.brandId === brand.id)
-  const note =
-    ofBrand.find((candidate) => candidate.language === language) ??
-    ofBrand.find((candidate) => candidate.language === house.company.language)
+  const note = textOfVariant(house.notes, brand.id, asOnce?.text ?? wish?.text, [
+    language,
+    house.company.language,
+  ])
   if (!note)
     throw new Refusal('no-email-text', {
       values: { brand: brand.name },
@@ -94,7 +99,6 @@ export function contextOf(
   const together = togetherOn(house.taxCodes, taxDay)
   const untaxed = order.treatment === 'domestic' ? undefined : lines[0]?.taxCode
   const taxedAs = (code: string) => (order.credit ? code : (untaxed ?? together[code] ?? code))
-  const { role, copyTo } = addressing
   const printed = (of: FieldSubject, values: FieldValues = {}) =>
     printedFields(
       house.ownFields.filter((field) => field.of === of),
@@ -103,7 +107,7 @@ export function contextOf(
     )
   const ownWords = printed('order', order.fields)
   const standing = house.standing.filter(({ brandId }) => brandId === null || brandId === brand.id)
-  const delivery = deliveryOf({ role, copyTo, contacts, preference: order.preferences[kind] })
+  const delivery = deliveryOf({ role, copyTo, contacts, preference: wish })
   return {
     sourceId: order.sourceId,
     creditsId: order.creditsId,
@@ -118,6 +122,7 @@ export function contextOf(
     zeroTotals: house.company.zeroTotals,
     total: order.total,
     revision: order.revision,
+    status: order.status ?? '',
     design: { id: design.id, design: design.design },
     emailTextId: note.id,
     email: {
@@ -223,6 +228,7 @@ export function contextOf(
       related: relatedFacts(
         {
           ordered: order.number ? order.date : null,
+          status: order.status ? statusIn(house.company.statusWords, order.status, language) : '',
           salesperson: order.salesperson,
           delivery: order.delivery,
           fields: { order: order.fields, customer: order.customerFields },

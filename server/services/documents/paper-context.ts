@@ -22,9 +22,10 @@ import type { Exchange } from '../../../core/money/exchange'
 import type { Language } from '../../../core/money/format'
 import type { TaxCode } from '../../../core/money/tax-codes'
 import type { Channel, Recipient, Preferences, ContactRole } from '../../../core/preferences/recipients'
+import type { AsOnce } from '../../../core/preferences/variants'
 import type { Letter } from '../dispatch/compose'
 import type { BranchView } from '../house/branches'
-import type { SeriesRow, BrandRow, newestDesigns, emailTexts, company } from '../house/house'
+import type { SeriesRow, BrandRow, DesignRow, EmailTextRow, company } from '../house/house'
 
 /*
  * What a document is made from: the source's facts with everything that was found for it, and the versions of both.
@@ -70,6 +71,8 @@ export interface PaperContext {
   zeroTotals: 'make' | 'skip'
   /** How often the order's content changed; a confirmation is of a revision. */
   revision: number
+  /** How its order stands, or the status that an update tells of; '' where it is made of no order. */
+  status: string
   source: PaperSource
   design: { id: number; design: Design }
   emailTextId: number
@@ -99,6 +102,8 @@ export interface SubjectRow {
   shipment?: ShipmentFacts
   goodsReturn?: ReturnFacts
   number: string
+  /** Of an order. */
+  status?: string
   date: Day
   suppliedOn: Day | null
   currency: string
@@ -141,14 +146,17 @@ export interface SubjectRow {
 export interface Addressing {
   role: ContactRole
   copyTo: readonly string[]
+  /** What a person chose for this one document. */
+  asOnce?: AsOnce | null
 }
 
 /** The settings that are the same for every paper of a batch. */
 export interface HouseContext {
   brands: BrandRow[]
   branches: BranchView[]
-  designs: Awaited<ReturnType<typeof newestDesigns>>
-  notes: Awaited<ReturnType<typeof emailTexts>>
+  /** In force for the kind, each brand's own and those of variants. */
+  designs: DesignRow[]
+  notes: EmailTextRow[]
   series: SeriesRow[]
   counters: Map<number, number>
   company: Awaited<ReturnType<typeof company>>

@@ -1,5 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
+import type { AsOnce } from '../../../core/preferences/variants'
 import type { ContactRole } from '../../../core/preferences/recipients'
 import { rows, run, json, one } from '../../db/connection'
 import type { SourceKind } from './sources'
@@ -23,6 +24,7 @@ export interface StalePaper extends Omit<Baseline, 'own'> {
   occasion: string
   role: ContactRole
   copyTo: string[]
+  asOnce: AsOnce | null
   baseline: Baseline
   automatic: boolean
   /** It was held until it is complete: what follows then. */
@@ -88,7 +90,7 @@ export const insertPreparedRows = (papers: unknown, now: Date) =>
       revision = prepared_document.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
       kept_back_noticed = excluded.kept_back_noticed, wanted_date = excluded.wanted_date,
       once_complete = excluded.once_complete, event_day = excluded.event_day, credits_id = excluded.credits_id,
-      replaces_id = excluded.replaces_id
+      replaces_id = excluded.replaces_id, as_once = null
     returning id, source_id "sourceId", kind, occasion`,
     { papers: json(papers), now },
   )
@@ -120,6 +122,7 @@ export const holdersOfClaims = (
 export const lockStale = (preparedIds: readonly number[]) =>
   rows<StalePaper>(
     `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.occasion, p.to_role role, p.copy_to "copyTo",
+      p.as_once "asOnce",
       p.content, p.send_to "sendTo", p.problem, p.email_text_id "emailTextId", p.baseline,
       p.automatic "automatic", p.once_complete "onceComplete", p.stale_mark "staleMark"
     from prepared_document p

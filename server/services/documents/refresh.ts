@@ -1,4 +1,5 @@
 import { type PaperChange, comparePapers } from '../../../core/documents/issue'
+import { kindFacts } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import { json, inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
@@ -33,14 +34,16 @@ export async function refreshPrepared(preparedIds: readonly number[]): Promise<v
     stale.map(({ id }) => id),
     '',
   )
-  const asked = ({ sourceKind, occasion }: StalePaper) => (sourceOf(sourceKind).isAskedFor ? occasion : '')
-  const alike = (paper: StalePaper) => json([paper.kind, paper.role, paper.copyTo, asked(paper)])
+  const asked = ({ sourceKind, kind, occasion }: StalePaper) =>
+    sourceOf(sourceKind).isAskedFor || kindFacts[kind].isUpdate ? occasion : ''
+  const alike = (paper: StalePaper) =>
+    json([paper.kind, paper.role, paper.copyTo, paper.asOnce, asked(paper)])
   for (const papers of groupBy(stale, alike).values()) {
-    const { kind, role, copyTo } = papers[0]!
+    const { kind, role, copyTo, asOnce } = papers[0]!
     const laidOut = await makeAll(
       kind,
       papers.map((paper) => paper.sourceId),
-      { role, copyTo },
+      { role, copyTo, asOnce },
       asked(papers[0]!),
     )
     for (const paper of papers) {

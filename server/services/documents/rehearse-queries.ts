@@ -6,7 +6,8 @@ import type { Recipient, Preferences, ContactFacts } from '../../../core/prefere
 import { one, rows, run } from '../../db/connection'
 import type { renderPaper } from '../../render/pool'
 import type { Letter } from '../dispatch/compose'
-import { emailTextFor } from '../house/house-queries'
+import { textColumns } from '../house/house-queries'
+import type { TextQuestion } from '../house/text-for'
 import { senderColumns } from '../house/senders-queries'
 import type { Rehearsable } from './rehearse'
 
@@ -61,18 +62,17 @@ export const preparedToRehearse = (preparedId: number) =>
   )
 
 export const documentToRehearse = (documentId: number) =>
-  one<{
-    paper: Paper
-    brandId: number
-    customerName: string
-    designId: number
-    emailTextId: number
-    issuedNumber: string
-    takenOver: boolean
-  }>(
+  one<
+    TextQuestion & {
+      paper: Paper
+      customerName: string
+      designId: number
+      issuedNumber: string
+      takenOver: boolean
+    }
+  >(
     `select d.number "issuedNumber", d.series_id is null "takenOver",
-      d.paper, d.brand_id "brandId", d.customer_name "customerName", d.design_id "designId",
-      ${emailTextFor('d', 'first')} "emailTextId"
+      d.paper, d.customer_name "customerName", d.design_id "designId", ${textColumns}
     from document d
     where d.id = $documentId`,
     { documentId },

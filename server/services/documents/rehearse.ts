@@ -1,6 +1,6 @@
 import type { Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
-import type { DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { carried, fitText } from '../../../core/enclosures/carriage'
 import { fileNamePart } from '../../../core/numbering/series'
@@ -20,6 +20,7 @@ import { notOursToDraw } from '../dispatch/no-pdf'
 import { filesOfPrepared, withBytes } from '../enclosures/going'
 import { company } from '../house/house'
 import { mailServer } from '../house/mail-accounts'
+import { emailTextFor } from '../house/text-for'
 import { linksToCome } from '../links/links'
 import { dayInZone } from '../../../core/documents/days'
 import { note, noteAll } from '../history/history'
@@ -179,6 +180,7 @@ export async function sendDocumentToMe(
     if (takenOver) throw notOursToDraw(issuedNumber)
     const id = await keep({
       ...document,
+      emailTextId: await emailTextFor('first', document),
       number: await nextNumber(),
       preparedId: null,
       documentId,
@@ -198,8 +200,9 @@ export async function sendSampleToMe(
   kind: DocumentKind,
   user: Principal & { email: string },
   onScreen?: EmailOnScreen,
+  variantId = 0,
 ): Promise<void> {
-  const { paper, context } = await samplePaper(brandId, kind, onScreen?.language)
+  const { paper, context } = await samplePaper(brandId, kind, { language: onScreen?.language, variantId })
   await inTransaction(async () => {
     const number = await nextNumber()
     const content: Paper = { ...issuePaper(context.source, paper.date, number), rehearsal: true }
@@ -254,10 +257,15 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
         replyTo: one.replyTo,
       },
     }
+    const document = {
+      name: one.fileName ?? `${fileNamePart(one.number)}.pdf`,
+      bytes,
+      mediaType: 'application/pdf',
+    }
     const files = [
-      { name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes, mediaType: 'application/pdf' },
+      ...(kindFacts[one.content.kind].isUpdate ? [] : [document]),
       ...(enclosures.get(one.preparedId ?? 0) ?? []),
-    ].map((file, at) => ({ ...file, size: file.bytes.byteLength, isDocument: at === 0 }))
+    ].map((file) => ({ ...file, size: file.bytes.byteLength, isDocument: file === document }))
     const rule = going.get(one.preparedId ?? 0)?.rule
     const { attached, linked, inText } = rule
       ? carried(files, { ...rule, fitsText: fitText([one.content]) })

@@ -9,26 +9,31 @@ import type { Paper } from '../../../core/documents/paper'
 import { exampleStatement } from '../../../core/receivables/statement'
 import { dayInZone } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
+import { ofVariant } from '../../../core/preferences/variants'
 import type { Design } from '../../../core/designs/design'
 import { clock } from '../../clock'
 import { factsOf, fillToday, type Letter } from '../dispatch/compose'
 import { lookNow, shownHtml } from '../dispatch/email-look'
-import { brands, company, newestDesigns } from '../house/house'
+import { brands, company, designsInForce } from '../house/house'
 import { paperOf } from './found-settings'
 import { withItemCodes } from './item-codes'
 import { type PaperContext } from './paper-context'
 import { sourceOf } from './sources'
 import { sampleOrder } from './queries'
 
-/** A paper of the brand's newest supplied order, with today's settings; a preview that consumes nothing. */
+/**
+ * A paper of the brand's newest supplied order, with today's settings; a preview that consumes nothing.
+ * @param as in which language, and for whom: the brand's own, or a variant
+ */
 export async function samplePaper(
   brandId: number,
   kind: DocumentKind,
-  language?: Language,
+  { language, variantId = 0 }: { language?: Language; variantId?: number } = {},
 ): Promise<{ paper: Paper; design: Design; context: PaperContext }> {
   const order = await sampleOrder(brandId, language ?? '')
   if (!order) throw new Refusal('no-sample', { status: 404 })
-  const addressing = { role: kindFacts[kind].to, copyTo: [] }
+  const asOnce = { text: variantId, design: variantId }
+  const addressing = { role: kindFacts[kind].to, copyTo: [], asOnce }
   const loaded = await sourceOf('order').load(kind, [order.id], addressing, '')
   const own = (await withItemCodes(loaded)).get(order.id)!
   const inLanguage = language ? { ...own, source: { ...own.source, language } } : own
@@ -58,6 +63,8 @@ const withExample = (context: PaperContext): PaperContext => ({
 export interface EmailOnScreen extends EmailText {
   language: Language
   look?: EmailLook
+  /** Whose it is: the brand's own, or a variant's. */
+  variantId?: number
 }
 
 /**
@@ -68,14 +75,14 @@ export interface EmailOnScreen extends EmailText {
 export async function previewEmail(
   brandId: number,
   kind: DocumentKind,
-  { look, language, ...note }: EmailOnScreen,
+  { look, language, variantId = 0, ...note }: EmailOnScreen,
 ): Promise<FilledNote & { values: MergeFields }> {
   const brand = (await brands()).find((one) => one.id === brandId)
-  const design = (await newestDesigns(kind)).find((one) => one.brandId === brandId)?.design
+  const design = ofVariant(await designsInForce(kind), brandId, variantId)?.design
   if (!brand || !design) throw new Refusal('no-such-brand', { status: 404 })
   const emailLook = look ?? brand.emailLook
   try {
-    const { paper, context } = await samplePaper(brandId, kind, language)
+    const { paper, context } = await samplePaper(brandId, kind, { language, variantId })
     const letter: Letter = {
       note,
       paper,

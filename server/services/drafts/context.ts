@@ -10,7 +10,7 @@ import { Decimal } from '../../../core/money/decimal'
 import { groupBy } from '../../../core/group'
 import { totals } from '../../../core/money/totals'
 import { contextOf, houseContext } from '../documents/found-settings'
-import { type PaperContext, type SubjectRow } from '../documents/paper-context'
+import { type Addressing, type PaperContext, type SubjectRow } from '../documents/paper-context'
 import { draftRows, creditedDocuments, standingCredits, fieldsOfItems } from './queries'
 import { contactsOfCustomers } from '../customers/queries'
 
@@ -27,6 +27,7 @@ export interface CreditedInvoice {
 export async function loadDraftContexts(
   _kind: DocumentKind,
   draftIds: readonly number[],
+  { asOnce }: Pick<Addressing, 'asOnce'>,
 ): Promise<Map<number, PaperContext>> {
   const drafts = await draftRows(draftIds)
   const contacts = groupBy(
@@ -43,7 +44,7 @@ export async function loadDraftContexts(
       const invoice = draft.creditsId === null ? undefined : invoices.get(draft.creditsId)
       const credit =
         invoice && facts.credit
-          ? creditFacts(invoice, facts, draft.customerLanguage ?? house.company.language)
+          ? creditFacts(invoice, facts, asOnce?.language ?? draft.customerLanguage ?? house.company.language)
           : undefined
       // a credit note's lines are its invoice's, with what was printed at them
       const lines =
@@ -69,7 +70,7 @@ export async function loadDraftContexts(
         { ...subject, total: credit?.credit.sums.total ?? totalOf(facts, house.company.taxRates) },
         lines,
         contacts.get(draft.customerId) ?? [],
-        { role: kindFacts[kind].to, copyTo: [] },
+        { role: kindFacts[kind].to, copyTo: [], asOnce },
         house,
       )
       // a credit note mirrors its invoice: at the rates that were in force then

@@ -12,6 +12,7 @@ import { goingAlong, type GoingAlong } from '../../../core/enclosures/enclosures
 import { documentAsARule, mailSize, roomIn, tooLarge } from '../../../core/enclosures/mail-size'
 import { inParts, largestPart } from '../../../core/enclosures/parts'
 import { dayInZone } from '../../../core/documents/days'
+import { kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import {
@@ -39,6 +40,8 @@ export interface EmailFiles extends CopiesGoing {
   most: number
   /** What decides which files are in it, and which behind a link. */
   rule: CarriageRule
+  /** Its documents are told by the email alone. */
+  tellsAlone: boolean
 }
 
 /**
@@ -81,6 +84,7 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
         ...(copies.get(id) ?? noCopies),
         rule: { wish, links: publicAddress !== '', tooLarge: large, most },
         enclosures: goingAlong(kept, { ...one, day }),
+        tellsAlone: one.documents.every(({ kind }) => kindFacts[kind].isUpdate),
       },
     ]),
   )
@@ -147,7 +151,11 @@ export const carriedOf = (
 ): Carried<FileGoing> =>
   carried(
     [
-      ...documents.map((size): FileGoing => ({ size, isDocument: true, key: 'document' })),
+      ...(files.tellsAlone ? [] : documents).map((size): FileGoing => ({
+        size,
+        isDocument: true,
+        key: 'document',
+      })),
       ...going(files).map((file): FileGoing => ({
         size: file.size,
         isDocument: false,

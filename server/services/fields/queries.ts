@@ -38,12 +38,12 @@ export const usesOfField = async (of: FieldSubject, name: string) =>
       ) routine, (
         select b.name || ', ' || n.kind
         from (
-          select distinct on (brand_id, kind, purpose, language) *
+          select distinct on (brand_id, kind, purpose, language, variant_id) *
           from email_text
-          order by brand_id, kind, purpose, language, version desc
+          order by brand_id, kind, purpose, language, variant_id, version desc
         ) n
         join brand b on b.id = n.brand_id
-        where exists (
+        where not n.given_up and exists (
           select
           from jsonb_path_query(jsonb_build_array(n.subject, n.text), '$.**.attrs') a
           where $of || '.' || $name in (a ->> 'name', a ->> 'field')

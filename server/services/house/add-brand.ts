@@ -63,8 +63,8 @@ async function logoFor(bytes: Uint8Array): Promise<Look['logo']> {
 /** The newest designs by kind, and email texts by purpose, kind and language, of a brand. */
 async function looksOf(brandId: number) {
   const order = [['version', 'ASC']] as [string, string][]
-  const designs = await DesignVersion.findAll({ where: { brandId }, order })
-  const texts = await EmailTextVersion.findAll({ where: { brandId }, order })
+  const designs = await DesignVersion.findAll({ where: { brandId, variantId: null }, order })
+  const texts = await EmailTextVersion.findAll({ where: { brandId, variantId: null }, order })
   return {
     designs: new Map(designs.map((one) => [one.kind, one.design])),
     texts: new Map(

@@ -20,6 +20,8 @@ import {
 } from '../../../core/designs/design'
 import { isFree, lookOf, suppliedDesign, type Look } from '../../../core/designs/supplied'
 import { isAddress } from '../../../core/preferences/recipients'
+import { ofVariant } from '../../../core/preferences/variants'
+import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Brand } from '../../db/models'
@@ -29,14 +31,22 @@ import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 import { checkPictures } from '../pictures/pictures'
 import { ownFields } from '../fields/own-fields'
+import { raiseVersion } from './brand-version'
+import { variantInUse } from './variants'
 import { bankChange } from './bank-change'
-import { brands, emailTexts, newestDesigns, type BrandRow, type EmailTextRow, type SeriesRow } from './house'
+import {
+  brands,
+  designsInForce,
+  emailTextsInForce,
+  type BrandRow,
+  type DesignRow,
+  type EmailTextRow,
+  type SeriesRow,
+} from './house'
 import { type Principal, brandsOf, theHouse } from '../people/principal'
 import {
   seriesOfKind,
   usedCounters,
-  raiseBrandVersion,
-  brandExists,
   insertDesignVersion,
   updateEmailLook,
   insertChangedEmailText,
@@ -50,27 +60,35 @@ import {
 export type SeriesView = SeriesRow & { counters: { period: string; last: number }[] }
 
 export interface BrandView extends BrandRow {
-  design: { id: number; version: number; design: Design }
+  design: DesignRow
   series: SeriesView | null
   /** Closer ones, for a country or a currency. */
   closerSeries: SeriesView[]
   notes: EmailTextRow[]
+  /** What variants have of their own. */
+  ofVariants: { designs: DesignRow[]; notes: EmailTextRow[] }
 }
 
 /** The brands with everything a person sets up for them, for one kind of document. */
 export async function brandViews(kind: string, who = theHouse): Promise<BrandView[]> {
-  const designs = await newestDesigns(kind)
-  const notes = await emailTexts(kind, emailPurposes)
+  const designs = groupBy(await designsInForce(kind), (one) => one.brandId)
+  const notes = groupBy(await emailTextsInForce(kind, emailPurposes), (one) => one.brandId)
   const series = await seriesOfKind(kind)
   const counters = await usedCounters()
   return brandsOf(who, await brands()).map((brand) => {
     const own = series
       .filter((one) => one.brandId === brand.id)
       .map((one) => ({ ...one, counters: counters.filter((counter) => counter.seriesId === one.id) }))
+    const ownDesigns = designs.get(brand.id)!
+    const ownNotes = notes.get(brand.id) ?? []
     return {
       ...brand,
-      design: designs.find((design) => design.brandId === brand.id)!,
-      notes: notes.filter((note) => note.brandId === brand.id),
+      design: ownDesigns.find(({ variantId }) => variantId === null)!,
+      notes: ownNotes.filter(({ variantId }) => variantId === null),
+      ofVariants: {
+        designs: ownDesigns.filter(({ variantId }) => variantId !== null),
+        notes: ownNotes.filter(({ variantId }) => variantId !== null),
+      },
       series: own.find((one) => !one.country && !one.currency) ?? null,
       closerSeries: own.filter((one) => one.country || one.currency),
     }
@@ -95,14 +113,6 @@ export interface BrandChange {
   replyTo: string
   pricesIncludeTax: boolean
   methods: PaymentMethod[]
-}
-
-/** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
-async function raiseVersion(brandId: number, version: number): Promise<void> {
-  const raised = await raiseBrandVersion(brandId, version)
-  if (raised === 1) return
-  const there = await brandExists(brandId)
-  throw there ? new Refusal('changed-meanwhile/brand') : new Refusal('no-such-brand', { status: 404 })
 }
 
 /** Keeps a brand's identity. @throws Refusal for an IBAN or address that cannot be right */
@@ -174,6 +184,8 @@ export interface LookChange {
   item?: ItemNamedBy
   /** Only the papers of this kind; without it all of the brand's. */
   kind?: DocumentKind
+  /** Only those of the customers of a variant; null for the brand's own. */
+  variantId?: number | null
 }
 
 /**
@@ -184,11 +196,11 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
     throw badInput('bad-width', 'width', { narrowest: logoWidths[0], widest: logoWidths[1] })
   }
+  const { variantId = null } = change
+  await variantInUse(variantId)
   const current = (
-    await Promise.all((change.kind ? [change.kind] : documentKinds).map((kind) => newestDesigns(kind)))
-  )
-    .flat()
-    .filter((design) => design.brandId === brandId)
+    await Promise.all((change.kind ? [change.kind] : documentKinds).map((kind) => designsInForce(kind)))
+  ).flatMap((designs) => ofVariant(designs, brandId, variantId) ?? [])
   if (current.length === 0) throw new Refusal('no-such-brand', { status: 404 })
   if (change.picture) flattenPicture(change.picture, '#ffffff') // refused before anything is kept
   const uploaded = change.picture && {
@@ -218,7 +230,7 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     for (const { id, design } of looks)
-      await insertDesignVersion({ id, design, now: clock.now(), actor: who.name })
+      await insertDesignVersion({ id, variantId, design, now: clock.now(), actor: who.name })
     await markStale('brand', brandId)
     publish('house')
   })
@@ -280,18 +292,30 @@ export interface EmailChange extends EmailText {
   purpose: EmailPurpose
   language: Language
   look: EmailLook
+  /** Whose text it is: of the customers of a variant, or null for the brand's own. */
+  variantId?: number | null
 }
 
 /** Keeps an email text as a new version where it changed, and the look of all the brand's emails. */
 export async function changeEmail(brandId: number, change: EmailChange, who: Principal): Promise<void> {
-  const { kind, purpose, language, subject, text, look } = change
+  const { kind, purpose, language, subject, text, look, variantId = null } = change
+  await variantInUse(variantId)
   await checkEmailText({ subject, text }, language)
   await checkPictures(text, look)
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     await updateEmailLook(brandId, look)
-    const given = { brandId, kind, purpose, language, subject, text, now: clock.now(), actor: who.name }
-    await insertChangedEmailText(given)
+    await insertChangedEmailText({
+      brandId,
+      kind,
+      purpose,
+      language,
+      variantId,
+      subject,
+      text,
+      now: clock.now(),
+      actor: who.name,
+    })
     // the brand's version was raised: what is prepared is built from it anew
     await markStale('brand', brandId)
     publish('house')

@@ -15,6 +15,8 @@ export interface EmailVersion extends EmailText {
   madeBy: string
   /** Somebody had it emailed to themselves, or rehearsed it, just as it is. */
   tried: boolean
+  /** From it on a variant has none of its own. */
+  givenUp: boolean
 }
 
 /** Newest first. */
@@ -23,4 +25,5 @@ export const emailVersions = (
   kind: DocumentKind,
   purpose: EmailPurpose,
   language: Language,
-): Promise<EmailVersion[]> => versionRows(brandId, kind, purpose, language)
+  variantId: number | null = null,
+): Promise<EmailVersion[]> => versionRows(brandId, kind, purpose, language, variantId)

@@ -33,7 +33,8 @@ export const seriesColumns = `
 export const companyRow = (now: Date) =>
   one<CompanyRow>(
     `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates",
-      order_statuses "orderStatuses", status_steps "statusSteps", kinds_off "kindsOff",
+      order_statuses "orderStatuses", status_steps "statusSteps", status_words "statusWords",
+      kinds_off "kindsOff",
       presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo",
       closed_until::text "closedUntil", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
@@ -48,10 +49,25 @@ export const companyRow = (now: Date) =>
 
 export const brandRows = () => rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)
 
+/** SQL: of the newest versions of a table's rows, those that are in force. @param of what tells them apart */
+const inForce = (table: 'design' | 'email_text', of: string, where: string) =>
+  `(
+    select x.*
+    from (
+      select distinct on (brand_id, ${of}variant_id) *
+      from ${table}
+      where ${where}
+      order by brand_id, ${of}variant_id, version desc
+    ) x
+    left join variant v on v.id = x.variant_id
+    where not x.given_up and v.retired is not true
+  )`
+
 export const newestDesignRows = (kind: string) =>
   rows<DesignRow>(
-    `select distinct on (brand_id) id, brand_id "brandId", version, design from design
-    where kind = $kind order by brand_id, version desc`,
+    `select id, brand_id "brandId", variant_id "variantId", version, made_at "madeAt", design
+    from ${inForce('design', '', 'kind = $kind')} d
+    order by brand_id, variant_id nulls first`,
     { kind },
   )
 
@@ -60,29 +76,20 @@ export const designRows = (ids: readonly number[]) =>
 
 export const newestEmailTexts = (kind: string, purposes: readonly EmailPurpose[]) =>
   rows<EmailTextRow>(
-    `select distinct on (brand_id, purpose, language) id, brand_id "brandId", purpose, language, version, subject,
-      text
-    from email_text
-    where kind = $kind and purpose = any($purposes::text[])
-    order by brand_id, purpose, language, version desc`,
+    `select id, brand_id "brandId", variant_id "variantId", purpose, language, version, made_at "madeAt", subject, text
+    from ${inForce('email_text', 'purpose, language, ', 'kind = $kind and purpose = any($purposes::text[])')} t
+    order by brand_id, variant_id nulls first, purpose, language`,
     { kind, purposes },
   )
 
-/**
- * SQL: the newest email text for a purpose of a document, in its language or else the company's; null without one.
- * @param d the document's alias
- */
-export const emailTextFor = (d: string, purpose: EmailPurpose) =>
-  `(
-    select n.id
-    from email_text n
-    where n.brand_id = ${d}.brand_id
-      and n.kind = ${d}.kind
-      and n.purpose = '${purpose}'
-      and n.language in (${d}.paper ->> 'language', (select language from company))
-    order by n.language = ${d}.paper ->> 'language' desc, n.version desc
-    limit 1
-  )`
+/** SQL: what decides the email text of a document `d`: see text-for.ts. */
+export const textColumns = `d.kind, d.brand_id "brandId", d.paper ->> 'language' "language",
+  d.email_text_id "emailTextId",
+  (
+    select nullif((preferences_for(c, d.source_id, array[d.kind]) -> d.kind ->> 'text')::int, 0)
+    from customer c
+    where c.id = d.customer_id
+  ) "variantId"`
 
 export const seriesRows = () =>
   rows<SeriesRow>(`select ${seriesColumns} from number_series s order by s.kind, s.brand_id`)

@@ -1,7 +1,7 @@
 import type { Asked } from '../../../core/documents/second-look'
 import type { Body, Line } from '../../../core/emailtexts/nodes'
 import type { EmailPurpose } from '../../../core/emailtexts/purposes'
-import type { StatusSteps } from '../../../core/orders/statuses'
+import type { StatusSteps, StatusWords } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
 import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
@@ -34,6 +34,8 @@ export interface CompanyRow {
   orderStatuses: string[]
   /** Which statuses may follow a status. */
   statusSteps: StatusSteps
+  /** What customers read of a status. */
+  statusWords: StatusWords
   /** Kinds of document that the house does not use. */
   kindsOff: DocumentKind[]
   contactRoles: string[]
@@ -105,14 +107,19 @@ export async function brands(): Promise<BrandRow[]> {
 export interface DesignRow {
   id: number
   brandId: number
+  /** Null: the brand's own, and not that of a variant for some customers. */
+  variantId: number | null
   version: number
+  madeAt: Date
   design: Design
 }
 
-/** The design in force of each brand for a kind: the newest version. */
-export async function newestDesigns(kind: string): Promise<DesignRow[]> {
-  return newestDesignRows(kind)
-}
+/** Every design in force for a kind, each brand's own and those of variants: the newest versions. */
+export const designsInForce = (kind: string): Promise<DesignRow[]> => newestDesignRows(kind)
+
+/** The design in force of each brand for a kind, its own. */
+export const newestDesigns = async (kind: string): Promise<DesignRow[]> =>
+  (await designsInForce(kind)).filter(({ variantId }) => variantId === null)
 
 /** A kept version by id. */
 export async function designById(ids: readonly number[]): Promise<Map<number, Design>> {
@@ -123,6 +130,9 @@ export async function designById(ids: readonly number[]): Promise<Map<number, De
 export interface EmailTextRow {
   id: number
   brandId: number
+  /** Null: the brand's own, and not that of a variant for some customers. */
+  variantId: number | null
+  madeAt: Date
   purpose: EmailPurpose
   language: Language
   version: number
@@ -130,11 +140,18 @@ export interface EmailTextRow {
   text: Body
 }
 
-/** The email texts in force for a kind, one per brand, purpose and language. */
-export const emailTexts = (
+/** Every email text in force for a kind, each brand's own and those of variants. */
+export const emailTextsInForce = (
   kind: string,
   purposes: readonly EmailPurpose[] = ['first'],
 ): Promise<EmailTextRow[]> => newestEmailTexts(kind, purposes)
+
+/** The email texts in force for a kind, the brands' own: one per brand, purpose and language. */
+export const emailTexts = async (
+  kind: string,
+  purposes: readonly EmailPurpose[] = ['first'],
+): Promise<EmailTextRow[]> =>
+  (await emailTextsInForce(kind, purposes)).filter(({ variantId }) => variantId === null)
 
 export interface SeriesRow extends NumberSeries {
   id: number

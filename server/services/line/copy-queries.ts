@@ -1,21 +1,17 @@
-import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { one, rows } from '../../db/connection'
-import { emailTextFor } from '../house/house-queries'
+import { textColumns } from '../house/house-queries'
+import type { TextQuestion } from '../house/text-for'
 import { senderColumns } from '../house/senders-queries'
-import type { CopyPurpose } from './copy'
 import type { PaperRow } from './queries'
 
 /* The statements of copy.ts. */
 
-interface CopyRow {
+interface CopyRow extends TextQuestion {
   id: number
-  kind: DocumentKind
   number: string
   customerId: number
   customerName: string
-  brandId: number
-  emailTextId: number
   total: string
   currency: string
   painted: boolean
@@ -36,11 +32,10 @@ export const whoHasIt = (documentId: number) =>
 export const lockDocument = (documentId: number) =>
   one('select id from document where id = $documentId for no key update', { documentId })
 
-export const documentToCopy = (documentId: number, purpose: CopyPurpose) =>
+export const documentToCopy = (documentId: number) =>
   one<CopyRow>(
-    `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
-      d.brand_id "brandId", coalesce(${emailTextFor('d', purpose)}, d.email_text_id) "emailTextId", d.total,
-      d.currency,
+    `select d.id, d.number, d.customer_id "customerId", d.customer_name "customerName",
+      ${textColumns}, d.total, d.currency,
       d.series_id is null "takenOver",
       f.document_id is not null painted,
       exists (select from document_void v where v.document_id = d.id) voided

@@ -16,6 +16,7 @@ import { isUnpainted } from '../dispatch/queries'
 import { filesOfCopies } from '../enclosures/going'
 import { addedToAny, tooLargeAmong } from '../enclosures/once'
 import { company } from '../house/house'
+import { emailTextFor } from '../house/text-for'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
 import { copyLetter, copyOnItsWay, documentToCopy, lockDocument, whoHasIt } from './copy-queries'
@@ -67,8 +68,9 @@ export async function copyToWrite(
 }
 
 async function rowOf(documentId: number, purpose: CopyPurpose, unpaid: string | null, who: Principal) {
-  const document = await documentToCopy(documentId, purpose)
-  const row = document && (await copyLetter(documentId, document.emailTextId, unpaid, who.name))
+  const document = await documentToCopy(documentId)
+  const textId = document && (await emailTextFor(purpose, document))
+  const row = textId && (await copyLetter(documentId, textId, unpaid, who.name))
   if (!row) throw new Refusal('no-such-document', { status: 404 })
   return row
 }
@@ -103,7 +105,7 @@ export async function sendCopy(
   return inTransaction(async () => {
     // one at a time: the same copy asked for twice at one instant goes once
     await lockDocument(documentId)
-    const document = await documentToCopy(documentId, purpose)
+    const document = await documentToCopy(documentId)
     if (!document) throw new Refusal('no-such-document', { status: 404 })
     if (document.voided) throw new Refusal('void', { values: { document: document.number } })
     if (document.takenOver && !document.painted) throw noPdf()
@@ -127,6 +129,7 @@ export async function sendCopy(
     const painted = !(await isUnpainted(documentId))
     const id = await newDispatch({
       ...document,
+      emailTextId: await emailTextFor(purpose, document),
       channel: 'email',
       documentId,
       role: kindFacts[document.kind].to,

@@ -3,6 +3,7 @@ import type { GoingAlong } from '../../../core/enclosures/enclosures'
 import { documentAsARule, mailSize } from '../../../core/enclosures/mail-size'
 import type { EmailPart } from '../../../core/enclosures/parts'
 import type { FilledNote } from '../../../core/emailtexts/email-text'
+import { kindFacts } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
 import { type Recipient } from '../../../core/preferences/recipients'
@@ -112,6 +113,9 @@ const isInPart = ({ name, size }: FileView, part: EmailPart): boolean =>
 
 const sizeOfPart = ({ files }: EmailPart): number => mailSize(files.map(({ size }) => size))
 
+/** An update is told by the email alone. */
+const hasFile = ({ kind }: Paper) => !kindFacts[kind].isUpdate
+
 /** The files of an email that is to come, each with how it travels. */
 function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined): FileView[] {
   const { attached, linked, inText } = files
@@ -128,7 +132,7 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
     return within(attached, key) ? 'both' : 'link'
   }
   return [
-    ...documents.map((one): FileView => ({
+    ...documents.filter(hasFile).map((one): FileView => ({
       name: `${one.heading}${one.issued ? `-${one.number}` : ''}.pdf`,
       size: null,
       enclosure: null,

@@ -6,6 +6,8 @@ import type { Paper } from '../../../core/documents/paper'
 import type { Design } from '../../../core/designs/design'
 import { goesWithGoods, type DocumentKind } from '../../../core/documents/kinds'
 import type { ContactFacts } from '../../../core/preferences/recipients'
+import type { Language } from '../../../core/money/format'
+import type { AsOnce } from '../../../core/preferences/variants'
 import type { SourceRef } from '../../../core/documents/sources'
 import { voidRefusal } from '../documents/void'
 import { filesOfPrepared } from '../enclosures/going'
@@ -48,6 +50,12 @@ export interface PreparedView extends SourceRef {
   contacts: ContactFacts[]
   /** What the email says, as a person can write it anew for this once; null without an email. */
   words: EmailWords | null
+  /** What was chosen for this one document; null where it is made as its customer has it. */
+  asOnce: AsOnce | null
+  textLanguage: Language
+  /** The variants whose email text and whose design it has, by name; null for the brand's own. */
+  textVariant: string | null
+  designVariant: string | null
 }
 
 /**

@@ -4,6 +4,7 @@ import { escapeHtml } from '../../../core/emailtexts/escape'
 import { sizeWords } from '../../../core/enclosures/mail-size'
 import { linkPageWords, noSuchLink } from '../../../core/links/page-words'
 import type { LinkPage } from './links'
+import type { UpdatesPage } from './updates-page'
 
 const style = `
 body { margin: 0; background: #f4f4f2; color: #1a1a1a; font: 16px/1.5 Helvetica, Arial, sans-serif; }
@@ -67,5 +68,24 @@ ${code}<button type="submit">${escapeHtml(words.download)}</button></form>
 <p class="soft">${escapeHtml(link.name)} · ${sizeWords(link.size)}</p>
 ${rest}
 <p class="soft" style="margin:14px 0 0">${escapeHtml(words.ask(link.replyTo))}</p>`,
+  )
+}
+
+/** The page on which order updates are ended. @param found undefined: no such address */
+export function updatesHtml(found: UpdatesPage | undefined): string {
+  if (!found) return page('Clothespin', 'en', '#1a1a1a', `<p>${noSuchLink}</p>`)
+  const { brandName, language, colour, stopped } = found
+  const words = linkPageWords[language]
+  const rest = stopped
+    ? `<p role="status">${escapeHtml(words.updatesStopped(brandName))}</p>`
+    : `<p>${escapeHtml(words.updatesStop(brandName))}</p>
+<form method="post"><button type="submit">${escapeHtml(words.noMoreUpdates)}</button></form>`
+  return page(
+    words.updates,
+    language,
+    /^#[0-9a-f]{6}$/i.test(colour) ? colour : '#1a1a1a',
+    `<p class="brand">${escapeHtml(brandName)}</p>
+<h1>${escapeHtml(words.updates)}</h1>
+${rest}`,
   )
 }

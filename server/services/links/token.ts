@@ -2,7 +2,7 @@ import { createHmac, timingSafeEqual } from 'node:crypto'
 import { config } from '../../config'
 
 /** What an address is for: one made for one thing is none for another. */
-type Purpose = 'link' | 'open' | 'offer'
+type Purpose = 'link' | 'open' | 'offer' | 'updates'
 
 /** 128 bits: nobody finds an address by trying. */
 const signature = (purpose: Purpose, id: number) =>
@@ -34,3 +34,9 @@ export const offerToken = (id: number): string => made('offer', id)
 
 /** The offer of such an address; undefined where it was not made here. */
 export const offerOfToken = (token: string): number | undefined => found('offer', token)
+
+/** What the address ends in at which somebody asks for no more order updates. */
+export const updatesToken = (dispatchId: number): string => made('updates', dispatchId)
+
+/** The email of such an address; undefined where it was not made here. */
+export const emailOfUpdatesToken = (token: string): number | undefined => found('updates', token)

@@ -12,7 +12,7 @@ export const orderSubjects = (orderIds: readonly number[]) =>
       coalesce(
         o.supplied_on, (o.status_since at time zone (select time_zone from company))::date
       )::text "eventDay",
-      o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency,
+      o.number, o.status, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency,
       o.prices_include_tax "pricesIncludeTax", o.reference,
       o.customer_note "customerNote", o.fields, c.fields "customerFields",
       coalesce(nullif(o.salesperson, ''), c.salesperson) salesperson, o.delivery, o.prepaid,

@@ -4,7 +4,7 @@ import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { prepareRefusal } from '../../../core/orders/statuses'
-import { occasionOf } from '../../../core/routines/routine'
+import { occasionOf, statusOfOccasion } from '../../../core/routines/routine'
 import { partsOfOrders, depositOf, type OrderPart } from '../drafts/parts'
 import { contextOf, houseContext } from '../documents/found-settings'
 import { type Addressing, type PaperContext } from '../documents/paper-context'
@@ -28,7 +28,9 @@ export async function loadOrderContexts(
   kind: DocumentKind,
   orderIds: readonly number[],
   addressing: Addressing,
+  occasion: string,
 ): Promise<Map<number, PaperContext>> {
+  const told = kindFacts[kind].isUpdate ? statusOfOccasion(occasion) : null
   const orders = await orderSubjects(orderIds)
   const lines = await linesOfOrders(orderIds)
   const contacts = await contactsOfCustomers([...new Set(orders.map((order) => order.customerId))])
@@ -50,12 +52,15 @@ export async function loadOrderContexts(
       )
       const subject = {
         ...order,
+        status: told ?? order.status!,
         adjustments: left.adjustments,
         deposits: own.filter((draft) => draft.facts.deposit).map(depositOf),
         replaces: replaced.get(order.sourceId),
       }
       const contacts = contactsOf.get(order.customerId) ?? []
       const context = contextOf(kind, subject, left.lines, contacts, addressing, house)
+      if (told !== null && told !== order.status)
+        return [order.sourceId, { ...context, nothing: `The order is ${order.status} by now.` }]
       return [
         order.sourceId,
         left.lines.length === 0 && Number(order.total) !== 0
@@ -92,7 +97,7 @@ async function refusal(kind: DocumentKind, orderId: number, despite: boolean): P
 export const orderSource: Source = {
   table: 'sales_order',
   load: loadOrderContexts,
-  occasion: (kind, context) => occasionOf(kind, context.revision),
+  occasion: occasionOf,
   refusal,
   voided: async (id) => {
     await raiseOrderVersion(id)

@@ -8,7 +8,7 @@ import { applyStatus, type StatusEffects, type StatusTurn } from '../dispatch/st
 import { noteAll } from '../history/history'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { markStale } from '../outbox/stale'
+import { markStale, markTold } from '../outbox/stale'
 import type { Principal } from '../people/principal'
 import { insertStatusEvents, lockOrders, ordersJustFrom, orderStates, updateStatus } from './orders-queries'
 
@@ -106,6 +106,7 @@ export async function setStatus(
       })),
     )
     for (const id of supplies) await markStale('source', id)
+    await markTold(moving.map(({ id }) => id))
     const { turn, effects } = await applyStatus(moving, status, stopping, letGo, who)
     publish('order', ids)
     if (turn !== 'nothing') publish('line')

@@ -1,3 +1,4 @@
+import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { one, rows, run } from '../../db/connection'
 
 /* The statements of stale.ts. */
@@ -43,6 +44,23 @@ export const markById = (ids: readonly number[]) =>
   rows<{ id: number }>(
     `update prepared_document set ${markedStale} where id = any($ids::int[]) and ${open} returning id`,
     { ids },
+  )
+
+/** Marks what of these orders tells how they stand: updates, and whatever has an email that names the status. */
+export const markOfStatus = (orderIds: readonly number[]) =>
+  rows<{ id: number }>(
+    `update prepared_document p
+    set ${markedStale}
+    from email_text n
+    where p.source_id = any($orderIds::int[]) and ${open} and n.id = p.email_text_id
+      and (
+        p.kind = any($updates::text[])
+          or jsonb_path_exists(
+            jsonb_build_array(n.subject, n.text), '$.**.attrs ? (@.name == "status" || @.field == "status")'
+          )
+      )
+    returning p.id`,
+    { orderIds, updates: documentKinds.filter((kind) => kindFacts[kind].isUpdate) },
   )
 
 /** Marks all there are, or those of the customers of a group, or in some currencies. */

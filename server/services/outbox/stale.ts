@@ -1,6 +1,6 @@
 import { addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
-import { markBuiltFrom, markById, markOfHouse, type BuiltFrom } from './queries'
+import { markBuiltFrom, markById, markOfHouse, markOfStatus, type BuiltFrom } from './queries'
 
 /**
  * Marks prepared papers that were built from something that has now changed, and has them built anew. In the
@@ -15,6 +15,11 @@ export async function markAllStale(
   which: { group?: string; currencies?: readonly string[] } = {},
 ): Promise<void> {
   await rebuild(await markOfHouse(which))
+}
+
+/** The same for what tells how these orders stand. */
+export async function markTold(orderIds: readonly number[]): Promise<void> {
+  await rebuild(await markOfStatus(orderIds))
 }
 
 /** The same for some of them. */

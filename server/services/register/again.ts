@@ -3,7 +3,8 @@ import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { mergePdfs, renderPaper } from '../../render/pool'
 import { notOursToDraw } from '../dispatch/no-pdf'
-import { newestDesigns } from '../house/house'
+import { ofVariant } from '../../../core/preferences/variants'
+import { designsInForce } from '../house/house'
 import { papersAgain } from './queries'
 
 /*
@@ -24,13 +25,13 @@ export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
   const designs = new Map(
     await Promise.all(
       [...new Set(documents.map((one) => one.kind))].map(
-        async (kind) => [kind, await newestDesigns(kind)] as const,
+        async (kind) => [kind, await designsInForce(kind)] as const,
       ),
     ),
   )
   const pdfs = await Promise.all(
-    documents.map(async ({ number, kind, brandId, paper }) => {
-      const design = designs.get(kind)!.find((one) => one.brandId === brandId)!.design
+    documents.map(async ({ number, kind, brandId, variantId, paper }) => {
+      const { design } = ofVariant(designs.get(kind)!, brandId, variantId)!
       const words = { ...paper.words, copy: paper.words.copy ?? paperWords[paper.language].copy }
       const { bytes, problems } = await renderPaper({ ...paper, words, copy: true }, design, clock.now())
       if (!bytes)

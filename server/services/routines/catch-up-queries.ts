@@ -1,3 +1,4 @@
+import { kindFacts } from '../../../core/documents/kinds'
 import { type EventFacts, judge, occasionOf } from '../../../core/routines/routine'
 import { eventOf, goodsMoments, isOfGoods, type RoutineSentence } from '../../../core/routines/sentence'
 import { rows, one, json } from '../../db/connection'
@@ -12,6 +13,8 @@ import type { eventKinds } from './queries'
 export interface MissedRow extends Missed {
   facts: EventFacts
   revision: number
+  /** Of an order, as it is now; '' of anything else. */
+  status: string
   occasions: string[] | null
 }
 
@@ -30,7 +33,7 @@ export async function missedOrders(
   const { timeZone } = await company()
   const found = await rows<MissedRow>(
     `select distinct on (e.source_id) e.source_id id, o.number, c.name "customerName", o.total::text total,
-      o.currency, e.at "reachedAt", e.facts, o.revision,
+      o.currency, e.at "reachedAt", e.facts, o.revision, o.status,
       (
         select jsonb_agg(k.occasion)
         from claim k
@@ -54,7 +57,9 @@ export async function missedOrders(
     .filter(
       (row) =>
         judge(sentence, row.facts).applies &&
-        !row.occasions?.includes(occasionOf(sentence.issue, row.revision)),
+        // an update of a status that is past tells nobody anything
+        !(kindFacts[sentence.issue].isUpdate && row.facts.to !== row.status) &&
+        !row.occasions?.includes(occasionOf(sentence.issue, row)),
     )
     .sort((a, b) => a.number.localeCompare(b.number, 'en', { numeric: true }))
 }
@@ -68,7 +73,7 @@ export async function missedShipments(
 ): Promise<MissedRow[]> {
   const found = await rows<MissedRow>(
     `select s.id, s.label number, c.name "customerName", e.facts ->> 'total' total, e.facts ->> 'currency' currency,
-      e.at "reachedAt", e.facts, 1 revision, null occasions
+      e.at "reachedAt", e.facts, 1 revision, '' status, null occasions
     from shipment s
     join customer c on c.id = s.customer_id
     join lateral (
@@ -108,7 +113,7 @@ export async function missedDelivered(
   const { timeZone } = await company()
   const found = await rows<MissedRow>(
     `select o.id, o.number, c.name "customerName", o.total::text total, o.currency, e.at "reachedAt", e.facts,
-      o.revision,
+      o.revision, o.status,
       (
         select jsonb_agg(k.occasion)
         from claim k
@@ -129,9 +134,7 @@ export async function missedDelivered(
     [from, to, sentence.issue, timeZone],
   )
   return found.filter(
-    (row) =>
-      judge(sentence, row.facts).applies &&
-      !row.occasions?.includes(occasionOf(sentence.issue, row.revision)),
+    (row) => judge(sentence, row.facts).applies && !row.occasions?.includes(occasionOf(sentence.issue, row)),
   )
 }
 
@@ -144,7 +147,7 @@ export async function missedReceipts(
 ): Promise<MissedRow[]> {
   const found = await rows<MissedRow>(
     `select p.id, p.date::text || ', ' || p.method number, c.name "customerName", p.amount::text total,
-      p.currency, e.at "reachedAt", e.facts, 1 revision, null occasions
+      p.currency, e.at "reachedAt", e.facts, 1 revision, '' status, null occasions
     from payment p
     join customer c on c.id = p.customer_id
     join event e on e.source_id = p.id and e.kind = 'payment recorded' and e.only_routine is null

@@ -104,6 +104,7 @@ async function missedAccounts(
       reachedAt: turn.at,
       facts: { ...facts, moment: momentWords(turn.at, { zone }) },
       revision: 1,
+      status: '',
       occasions: null,
     }))
     .filter((row) => judge(sentence, row.facts).applies)

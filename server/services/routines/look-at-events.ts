@@ -1,5 +1,5 @@
 import type { CreationAttributes } from 'sequelize'
-import { judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
+import { occasionAsked, judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
 import { eventOf, packsFirst, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
@@ -104,8 +104,8 @@ const addressingOf = (sentence: RoutineSentence): Addressing => ({
   copyTo: sentence.copyTo ?? [],
 })
 
-const madeKey = (sentence: RoutineSentence, { occasion = '' }: EventFacts) =>
-  json([eventOf(sentence), sentence.issue, addressingOf(sentence), occasion])
+const madeKey = (sentence: RoutineSentence, facts: EventFacts) =>
+  json([eventOf(sentence), sentence.issue, addressingOf(sentence), occasionAsked(sentence.issue, facts)])
 
 interface Wanted {
   subject: number
@@ -143,7 +143,8 @@ async function makeFor(wanted: readonly Wanted[]): Promise<AllMade> {
   for (const [key, group] of groupBy(wanted, (one) => madeKey(one.sentence, one.facts))) {
     const { sentence, facts } = group[0]!
     const subjects = [...new Set(group.map((one) => one.subject))]
-    laidOut.set(key, await makeAll(sentence.issue, subjects, addressingOf(sentence), facts.occasion ?? ''))
+    const occasion = occasionAsked(sentence.issue, facts)
+    laidOut.set(key, await makeAll(sentence.issue, subjects, addressingOf(sentence), occasion))
   }
   return laidOut
 }

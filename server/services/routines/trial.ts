@@ -1,6 +1,6 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
 import { capital, goesWithGoods, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { judge, type EventFacts } from '../../../core/routines/routine'
+import { judge, occasionAsked, type EventFacts } from '../../../core/routines/routine'
 import {
   checkSentence,
   eventOf,
@@ -207,8 +207,10 @@ async function accountsThen(
 /** The first event of each order, document or payment to which the sentence applies: "once" in a trial. */
 function firstPerOrder(sentence: RoutineSentence, events: readonly PastEvent[]): Map<string, PastEvent> {
   const first = new Map<string, PastEvent>()
-  for (const event of events)
-    if (!first.has(event.once) && judge(sentence, event.facts).applies) first.set(event.once, event)
+  for (const event of events) {
+    const once = `${event.once} ${occasionAsked(sentence.issue, event.facts)}`
+    if (!first.has(once) && judge(sentence, event.facts).applies) first.set(once, event)
+  }
   return first
 }
 

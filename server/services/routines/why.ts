@@ -69,7 +69,10 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
       },
     )
     const claim = claims.find(
-      (one) => one.kind === sentence.issue && one.occasion === occasionOf(sentence.issue, order.revision),
+      (one) =>
+        one.kind === sentence.issue &&
+        one.occasion ===
+          occasionOf(sentence.issue, { revision: order.revision, status: reached?.facts.to ?? order.status }),
     )
     const preference = order.preferences[sentence.issue]
     const own = evaluations

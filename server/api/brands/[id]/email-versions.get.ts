@@ -1,13 +1,16 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import type { EmailPurpose } from '../../../../core/emailtexts/purposes'
 import type { Language } from '../../../../core/money/format'
-import { idParam, Joi, kind, language } from '../../../http/checks'
+import { id, idParam, Joi, kind, language } from '../../../http/checks'
 import { route } from '../../../http/route'
 import { emailPurpose } from '../email-text.check'
 import { emailVersions } from '../../../services/house/email-versions'
 
 /** Every version of an email text, newest first, with who saved it and whether somebody tried it. */
-export default route<{ id: number }, { kind: DocumentKind; purpose: EmailPurpose; language: Language }>(
+export default route<
+  { id: number },
+  { kind: DocumentKind; purpose: EmailPurpose; language: Language; variantId?: number }
+>(
   {
     role: 'reader',
     brands: 'own',
@@ -17,9 +20,10 @@ export default route<{ id: number }, { kind: DocumentKind; purpose: EmailPurpose
       kind: kind.default('invoice'),
       purpose: emailPurpose.default('first'),
       language: language.default('en'),
+      variantId: id,
     }),
   },
-  async ({ params, query: { kind, purpose, language } }) => ({
-    versions: await emailVersions(params.id, kind, purpose, language),
+  async ({ params, query: { kind, purpose, language, variantId } }) => ({
+    versions: await emailVersions(params.id, kind, purpose, language, variantId),
   }),
 )

@@ -17,6 +17,7 @@ export default route<{ id: number }, object, EmailChange>(
       language: language.required(),
       ...emailTextFields,
       look: emailLook.required(),
+      variantId: id.allow(null).default(null),
     }),
   },
   async ({ params, body, user }) => {

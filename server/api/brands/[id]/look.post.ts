@@ -27,6 +27,7 @@ interface Look {
   account?: boolean
   peelOff?: Zone | null
   item?: ItemNamedBy
+  variantId?: number | null
 }
 
 const place = Joi.number().min(0).max(400).precision(1).required()
@@ -45,6 +46,8 @@ export default route<{ id: number }, object, Look>(
     body: Joi.object({
       version: id.required(),
       kind: kind,
+      /** Only those of the customers of a variant. */
+      variantId: id.allow(null).default(null),
       picture,
       width: Joi.number(),
       noLogo: Joi.boolean(),

@@ -1,5 +1,5 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
-import { emailLook, idParam, Joi, kind, language } from '../../../http/checks'
+import { emailLook, idParam, Joi, kind, language, variantId } from '../../../http/checks'
 import { route } from '../../../http/route'
 import { emailTextFields } from '../email-text.check'
 import type { EmailOnScreen } from '../../../services/documents/sample'
@@ -15,16 +15,20 @@ const email = Joi.object({
  * The brand's sample document with its email, watermarked, to whoever asks; the email as it stands on the
  * screen, where that is given.
  */
-export default route<{ id: number }, object, { kind: DocumentKind; email?: EmailOnScreen }>(
+export default route<
+  { id: number },
+  object,
+  { kind: DocumentKind; email?: EmailOnScreen; variantId: number }
+>(
   {
     role: 'clerk',
     brands: 'own',
     of: ({ params }) => ({ brands: [params.id] }),
     params: idParam,
-    body: Joi.object({ kind: kind.default('invoice'), email }),
+    body: Joi.object({ kind: kind.default('invoice'), email, variantId: variantId.default(0) }),
   },
   async ({ params, body, user }) => {
-    await sendSampleToMe(params.id, body.kind, user, body.email)
+    await sendSampleToMe(params.id, body.kind, user, body.email, body.variantId)
     return { to: user.email }
   },
 )

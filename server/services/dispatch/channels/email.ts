@@ -1,3 +1,5 @@
+import { kindFacts } from '../../../../core/documents/kinds'
+import type { Paper } from '../../../../core/documents/paper'
 import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { Recipient } from '../../../../core/preferences/recipients'
 import {
@@ -19,6 +21,7 @@ import { filesOfDispatches, withBytes, type FileWithBytes } from '../../enclosur
 import { keepFile } from '../../../outside/filestore/store'
 import { offerMark } from '../../links/offers'
 import { openMark } from '../../links/opens'
+import { updatesMark } from '../../links/updates-page'
 import { linksFor, linksToCome } from '../../links/links'
 import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
@@ -99,6 +102,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
         date: clock.now(),
         mark: await openMark(email.id),
         offer: await offerMark(email.id, (await lookNow(email.emailLook)).banner),
+        unsubscribe: [email, ...others].some(hasFile) ? '' : await updatesMark(email.id),
       })
     } catch (error) {
       return {
@@ -182,17 +186,22 @@ async function gathered(email: EmailToSend): Promise<Enclosed[]> {
 
 const everythingAttached: CarriageRule = { wish: 'attached', links: false, tooLarge: 'stop', most: Infinity }
 
+/** An update is told by the email alone; its PDF is kept, to prove it. */
+const hasFile = ({ paper }: { paper: Paper }) => !kindFacts[paper.kind].isUpdate
+
 /** The documents, then what goes along with them. */
 const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] => [
-  ...[{ ...email, name: email.fileName }, ...others].map(({ name, sha256, bytes, documentId }) => ({
-    name,
-    sha256,
-    bytes,
-    documentId,
-    mediaType: 'application/pdf',
-    size: bytes.length,
-    isDocument: true,
-  })),
+  ...[{ ...email, name: email.fileName }, ...others]
+    .filter(hasFile)
+    .map(({ name, sha256, bytes, documentId }) => ({
+      name,
+      sha256,
+      bytes,
+      documentId,
+      mediaType: 'application/pdf',
+      size: bytes.length,
+      isDocument: true,
+    })),
   ...email.enclosures.map((file) => ({
     ...file,
     documentId: null,

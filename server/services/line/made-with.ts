@@ -1,0 +1,91 @@
+import { Refusal } from '../../../core/errors'
+import { kindFacts } from '../../../core/documents/kinds'
+import type { Language } from '../../../core/money/format'
+import type { AsOnce } from '../../../core/preferences/variants'
+import { inTransaction } from '../../db/connection'
+import { refreshPrepared } from '../documents/refresh'
+import { keepOwnEnclosures } from '../enclosures/once'
+import { noteAll } from '../history/history'
+import { designsInForce, emailTextsInForce } from '../house/house'
+import { variantInUse, variantNames } from '../house/variants'
+import { publish } from '../live/publish'
+import { markThese } from '../outbox/stale'
+import type { Principal } from '../people/principal'
+import { keepAsOnce, preparedToMake } from './made-with-queries'
+
+/*
+ * What one document is made with this once: another language, the email text or the design of a variant. Called from
+ * To check. What somebody wrote for its email is lost with another text. Refuses a document that somebody changed
+ * meanwhile, and another language for what an account is told.
+ */
+
+/** What a document can be made with. */
+export interface MadeWith {
+  /** What was chosen for this once; null where it is made as its customer has it. */
+  asOnce: AsOnce | null
+  /** Variants that have an email text, or a design, for its brand and kind. */
+  texts: { id: number; name: string }[]
+  designs: { id: number; name: string }[]
+  /** Whether its language can be another one. */
+  mayChooseLanguage: boolean
+}
+
+const speaksOneLanguage = (kind: keyof typeof kindFacts) => kindFacts[kind].content === 'account'
+
+/** @throws Refusal "no-such-paper" */
+export async function madeWith(id: number): Promise<MadeWith> {
+  const row = await preparedToMake(id)
+  if (!row) throw new Refusal('no-such-paper', { status: 404 })
+  const all = await variantNames()
+  const having = (found: readonly { brandId: number; variantId: number | null }[]) =>
+    all
+      .filter((one) => found.some((own) => own.brandId === row.brandId && own.variantId === one.id))
+      .map(({ id: variantId, name }) => ({ id: variantId, name }))
+  return {
+    asOnce: row.asOnce,
+    texts: having(await emailTextsInForce(row.kind)),
+    designs: having(await designsInForce(row.kind)),
+    mayChooseLanguage: !speaksOneLanguage(row.kind),
+  }
+}
+
+/**
+ * Makes a document with something else this once, or as its customer has it again (null); it is built anew at once.
+ * @param revision as it was looked at
+ * @throws Refusal "no-such-paper", "changed-again", "no-such-variant", "one-language"
+ */
+export async function makeWith(
+  id: number,
+  revision: number,
+  asOnce: AsOnce | null,
+  who: Principal,
+): Promise<void> {
+  await inTransaction(async () => {
+    const before = await preparedToMake(id)
+    if (!before) throw new Refusal('no-such-paper', { status: 404 })
+    if (asOnce?.language && speaksOneLanguage(before.kind)) throw new Refusal('one-language')
+    for (const variant of [asOnce?.text, asOnce?.design]) await variantInUse(variant || null)
+    const otherText = before.asOnce?.language !== asOnce?.language || before.asOnce?.text !== asOnce?.text
+    const kept = await keepAsOnce({ id, revision, asOnce, otherText })
+    if (!kept) throw new Refusal('changed-again')
+    if (otherText) await keepOwnEnclosures(id, null, who)
+    const names = new Map((await variantNames()).map((one) => [one.id, one.name]))
+    await noteAll([{ ...kept, preparedId: id, actor: who.name, words: madeWithWords(asOnce, names) }])
+    await markThese([id])
+    publish('line', [id])
+  })
+  await refreshPrepared([id])
+}
+
+const languageWords: Record<Language, string> = { en: 'English', de: 'German', fr: 'French' }
+
+function madeWithWords(asOnce: AsOnce | null, names: ReadonlyMap<number, string>): string {
+  if (!asOnce) return 'It is made as usual again.'
+  const whose = (variant: number) => (variant === 0 ? 'the brand' : `“${names.get(variant)}”`)
+  const chosen = [
+    asOnce.language && `in ${languageWords[asOnce.language]}`,
+    asOnce.text !== undefined && `with the email text of ${whose(asOnce.text)}`,
+    asOnce.design !== undefined && `in the design of ${whose(asOnce.design)}`,
+  ].filter(Boolean)
+  return `This once it is made ${chosen.join(', ')}.`
+}
