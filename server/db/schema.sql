@@ -178,7 +178,11 @@ create table company (
   slip_shows jsonb not null
     default '{"details": ["reference", "customer", "service", "billed to"], "prices": false}',
   -- what customers read of a status, by language
-  status_words jsonb not null default '{}'
+  status_words jsonb not null default '{}',
+  -- colleagues who read once a day what went, of which kinds and when; null for nobody
+  digest jsonb,
+  -- until when they were told
+  digest_until timestamptz
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key

@@ -26,6 +26,8 @@ export interface Jobs {
   'make-statements': { runId: number }
   /** The email of the morning. */
   'morning-email': Record<string, never>
+  /** The email that tells colleagues what went. */
+  'daily-digest': Record<string, never>
   /** A routine of the clock that is due. */
   'take-turn': { routineId: number }
   /** The calendar of the house is another one: when routines of the clock have their turn. */
@@ -40,6 +42,8 @@ export interface Jobs {
   'renew-carrier': { carrierId: number }
   /** Labels whose carrier is asked how far their parcels are. */
   'follow-parcels': { labelIds: number[] }
+  /** An email that somebody had bounce comes back. */
+  'provoke-bounce': { dispatchId: number; address: string }
   /** An invitation, or a code for a new password. */
   'write-to-staff': { staffId: number; purpose: 'invitation' | 'new password' }
 }
@@ -59,6 +63,8 @@ const priority: Record<keyof Jobs, number> = {
   'take-turn': 1,
   'plan-turns': 1,
   'morning-email': 3,
+  'daily-digest': 3,
+  'provoke-bounce': 3,
   'write-to-staff': 1,
   'book-labels': 1,
   'follow-parcels': 3,

@@ -13,6 +13,7 @@ import { beat, leave, sweep } from '../services/dispatch/sweep'
 import type { Jobs } from './add'
 import { watchQueue } from './deaf'
 import { run as bookLabels } from './tasks/book-labels'
+import { run as dailyDigest } from './tasks/daily-digest'
 import { run as endReturnLabels } from './tasks/end-return-labels'
 import { run as followParcels } from './tasks/follow-parcels'
 import { run as labelDocuments } from './tasks/label-documents'
@@ -22,6 +23,7 @@ import { run as issuePapers } from './tasks/issue-prepared'
 import { run as lookAtEvents } from './tasks/look-at-events'
 import { run as makeStatements } from './tasks/make-statements'
 import { run as morningEmail } from './tasks/morning-email'
+import { run as provokeBounce } from './tasks/provoke-bounce'
 import { run as paintDocuments } from './tasks/paint-documents'
 import { run as readBankFile } from './tasks/read-bank-file'
 import { run as renewCarrier } from './tasks/renew-carrier'
@@ -37,6 +39,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'book-bank-entries': bookBankEntries,
   'book-labels': bookLabels,
   'label-documents': labelDocuments,
+  'daily-digest': dailyDigest,
   'end-return-labels': endReturnLabels,
   'follow-parcels': followParcels,
   'go-on-importing': goOnImporting,
@@ -46,6 +49,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'morning-email': morningEmail,
   'paint-documents': paintDocuments,
   'plan-turns': planTurns,
+  'provoke-bounce': provokeBounce,
   'read-bank-file': readBankFile,
   'refresh-prepared': refreshPrepared,
   'renew-carrier': renewCarrier,

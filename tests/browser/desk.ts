@@ -3,7 +3,7 @@ import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
-import puppeteer, { type Browser, type KeyInput, type Page } from 'puppeteer-core'
+import puppeteer, { type ElementHandle, type Browser, type KeyInput, type Page } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import { demoStaff } from '../../demo/house'
 import { freePort } from '../../run/cluster'
@@ -265,7 +265,7 @@ export function useDesk(): Desk {
             one.textContent!.includes(text),
           )
         const item = await page.waitForFunction(found, {}, words)
-        await item.evaluate((one) => (one as HTMLElement).click())
+        await (item as ElementHandle<HTMLElement>).evaluate((one) => one.click())
       },
       setDate: async (selector: string, value: string) => {
         const field = (await page.waitForSelector(selector, { visible: true }))!

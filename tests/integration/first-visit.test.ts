@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest'
+import { purposesOf } from '../../core/emailtexts/purposes'
 import { documentKinds } from '../../core/documents/kinds'
 import { proposalFor } from '../../core/house/from-country'
 import { ensureDatabase } from '../../run/cluster'
@@ -162,7 +163,10 @@ describe('a brand', () => {
       [first],
     )
     // for the first time, for once more, and of invoices because they are not paid: in three languages
-    expect(made).toEqual({ designs: documentKinds.length, texts: (documentKinds.length * 2 + 1) * 3 })
+    expect(made).toEqual({
+      designs: documentKinds.length,
+      texts: documentKinds.flatMap(purposesOf).length * 3,
+    })
   })
 
   test('leaves to the guide what is still missing: tax number, bank, mail account, first customer', async () => {

@@ -9,10 +9,13 @@ import { sendAgain, decideByHand } from '../../server/services/dispatch/by-hand'
 import { keepReport, presumeArrived } from '../../server/services/dispatch/reports'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { sweep } from '../../server/services/dispatch/sweep'
+import { provokedAddress, type Provocation } from '../../core/dispatch/provoked'
+import { figures } from '../../server/services/dispatch/figures'
+import { sendCopy } from '../../server/services/line/copy'
 import { lineCounts } from '../../server/services/line/counts-queries'
 import { documentView } from '../../server/services/line/in-hand'
 import { until, useHouse } from './house'
-import { inTheNameOf } from '../../server/services/people/principal'
+import { inTheNameOf, theHouse } from '../../server/services/people/principal'
 
 const house = useHouse({ trust: 'automatic', reports: false })
 
@@ -268,4 +271,32 @@ test('one notice tells of everything that got stuck, once', async () => {
   await sweep()
   expect(house.mailboxes.of('maeve@tansyhollow.example')).toHaveLength(count)
   expect(await rows(`select id from dispatch where state = 'stuck' and not noticed`)).toEqual([])
+})
+
+test('a failure that somebody provokes is caught as a real one is, and no mail server hears of it', async () => {
+  const order = await shipTo('desk@provoked-not.example')
+  await until('the invoice', async () => (await dispatchOf(order))?.state === 'on the way')
+  const { documentId } = await dispatchOf(order)
+  const who = { ...inTheNameOf('Col Varley'), id: 1 }
+  const provoked = async (what: Provocation, state: string, cause: string | null, seconds = 15) => {
+    await sendCopy(documentId, { address: provokedAddress(what) }, who)
+    const found = () => dispatchOf(order)
+    await until(
+      what,
+      async () => {
+        const now = await found()
+        return now.state === state && now.cause === cause && now.lastReply !== null
+      },
+      seconds,
+    )
+    return found()
+  }
+  const before = await figures(7, theHouse)
+  await provoked('refused', 'stuck', 'refused')
+  await provoked('full', 'stuck', 'mailbox full')
+  expect((await provoked('late', 'waiting', null)).lastReply).toContain('451 4.7.1')
+  await provoked('bounced', 'on the way', null)
+  await until('it to come back', async () => (await dispatchOf(order)).cause === 'bounced', 40)
+  expect(house.mailboxes.all().filter(({ to }) => /provoked\.invalid/.test(to))).toEqual([])
+  expect((await figures(7, theHouse)).emails).toBe(before.emails)
 })

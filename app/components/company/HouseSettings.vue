@@ -4,6 +4,7 @@ import { t } from '../../words'
 import ApiTokens from './ApiTokens.vue'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
+import DigestSettings from './DigestSettings.vue'
 import ExchangeRates from './ExchangeRates.vue'
 import LinkSettings from './LinkSettings.vue'
 import HolidayRegion from './HolidayRegion.vue'
@@ -164,6 +165,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
       </p>
       <HolidayRegion :settings="settings" :disabled="disabled" @keep="keep" />
       <MorningSettings :settings="settings" :disabled="disabled" @keep="keep" />
+      <DigestSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <p>
         <I18nT keypath="company.anEmailThatDidNot" scope="global"
           ><template #limit

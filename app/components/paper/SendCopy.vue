@@ -3,6 +3,7 @@ import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import EmailForm from './EmailForm.vue'
 import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
 import PeopleWords from './PeopleWords.vue'
 import { emailFields, useBegunEmail } from './begun-email'
 import { useToasts } from '../../stores/toasts'
@@ -10,6 +11,7 @@ import { useWrongs } from '../../composables/useWrongs'
 import { ApiRefusal } from '../../composables/api'
 import { money } from '../../composables/format'
 import { sendCopy, type CopyPurpose } from '../../calls/documents'
+import { provocations, provokedAddress, type Provocation } from '../../../core/dispatch/provoked'
 import { wordsOfBody } from '../../../core/emailtexts/nodes'
 import type { CopyToWrite, DocumentView } from '../../contract'
 
@@ -33,6 +35,19 @@ const { form, goesOn, otherwise, anew, used, changed, written } = useBegunEmail(
 /** The words stand open once somebody writes in them. */
 const writing = ref(goesOn.value)
 const { busy, wrong, wrongs, acting } = useWrongs(['address', ...emailFields])
+/** An email that fails on purpose, so that somebody sees where it is caught. */
+const provoking = ref(false)
+const failureWords: Record<Provocation, string> = {
+  refused: t('paper.theAddressIsRefused'),
+  full: t('paper.theMailboxIsFull'),
+  bounced: t('paper.itComesBack'),
+  late: t('paper.itIsPutOff'),
+}
+const failures = provocations.map((what) => ({ value: provokedAddress(what), words: failureWords[what] }))
+function provoke() {
+  provoking.value = true
+  address.value = provokedAddress('refused')
+}
 watch(address, () => {
   before.value = false
 })
@@ -82,14 +97,25 @@ async function send() {
           : t('paper.theVeryPDFThatWas')
       }}
     </p>
-    <FormField
-      v-model="address"
-      :label="t('common.to')"
-      type="email"
-      :wrong="wrongs.address"
-      data-test="copy-to"
-    />
-    <PeopleWords :people="copy.contacts" :chosen="[address]" @pick="address = $event" />
+    <template v-if="provoking">
+      <SelectField
+        v-model="address"
+        :label="t('paper.failureToProvoke')"
+        :choices="failures"
+        :hint="t('paper.provokedGoesNowhere')"
+        data-test="failure"
+      />
+    </template>
+    <template v-else>
+      <FormField
+        v-model="address"
+        :label="t('common.to')"
+        type="email"
+        :wrong="wrongs.address"
+        data-test="copy-to"
+      />
+      <PeopleWords :people="copy.contacts" :chosen="[address]" @pick="address = $event" />
+    </template>
     <EmailForm
       v-if="writing"
       v-model="form"
@@ -108,12 +134,25 @@ async function send() {
         {{ t('paper.writeWords') }}
       </button>
     </p>
+    <button
+      v-if="!reminds && !provoking"
+      type="button"
+      class="word provoke"
+      data-test="provoke"
+      @click="provoke"
+    >
+      {{ t('paper.provokeAFailure') }}
+    </button>
     <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
 
 <style scoped>
 .words {
+  margin: 12px 0 0;
+}
+.provoke {
+  display: block;
   margin: 12px 0 0;
 }
 </style>

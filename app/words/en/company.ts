@@ -271,4 +271,13 @@ export const company = {
   statusWordsHelp:
     'Order updates and emails that name the status say it in these words. Where nothing is written, customers read what you call it.',
   statusInLanguage: '{status} in {language}',
+
+  // company/DigestSettings.vue
+  onceADay:
+    'Once a day {who} reads in one email what went, {kinds}, at {time}. It takes the place of a copy of each.',
+  whoReadsWhatWent: 'Who reads once a day what went',
+  ofWhichKinds: 'Of which documents',
+  ofAllDocuments: 'of all kinds',
+  theDigestIsSet: 'Who reads what went is set.',
+  noDigest: 'Nobody is told any more what went.',
 } as const

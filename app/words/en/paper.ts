@@ -180,4 +180,13 @@ export const paper = {
   itIsMadeAsUsual: 'It is made as this customer has it again.',
   makeAsUsual: 'As this customer has it',
   textsComeFrom: 'Variants are written in Settings, Variants.',
+
+  // paper/SendCopy.vue, a failure on purpose
+  provokeAFailure: 'Provoke a failure, to see that it is caught…',
+  failureToProvoke: 'What is to happen',
+  provokedGoesNowhere: 'It goes nowhere: nobody gets it, and no mail server hears of it. See it on the Line.',
+  theAddressIsRefused: 'The address is refused',
+  theMailboxIsFull: 'The mailbox is full',
+  itComesBack: 'It is taken, and comes back after a while',
+  itIsPutOff: 'It is put off, and tried again',
 } as const

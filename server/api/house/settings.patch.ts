@@ -3,7 +3,18 @@ import { slipDetails } from '../../../core/shipping/slip'
 import { kindsOfEvents } from '../../../core/documents/kinds'
 import { tooLargeRules } from '../../../core/enclosures/carriage'
 import { languages } from '../../../core/money/format'
-import { clockTime, country, day, decimal, Joi, name, percent, publicAddress, text } from '../../http/checks'
+import {
+  clockTime,
+  country,
+  day,
+  decimal,
+  Joi,
+  kind,
+  name,
+  percent,
+  publicAddress,
+  text,
+} from '../../http/checks'
 import { route } from '../../http/route'
 import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
@@ -76,6 +87,11 @@ export default route<object, object, Change>(
         booksCharges: Joi.boolean().default(false),
       }),
       morning: Joi.object({ to: text(320).required(), time: clockTime.required() }).allow(null),
+      digest: Joi.object({
+        to: Joi.array().items(text(320)).min(1).max(20).unique().required(),
+        kinds: Joi.array().items(kind).unique().default([]),
+        time: clockTime.required(),
+      }).allow(null),
       statementsTogether: Joi.boolean(),
       holidayRegion: Joi.string().max(10).allow(''),
       boxes: Joi.array()

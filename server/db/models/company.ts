@@ -8,6 +8,7 @@ import {
 } from 'sequelize'
 import { noSecondLook, type SecondLookRule } from '../../../core/documents/second-look'
 import type { TooLargeRule } from '../../../core/enclosures/carriage'
+import type { DigestRule } from '../../../core/dispatch/digest'
 import type { MorningRule } from '../../../core/line/morning'
 import type { ReminderRule } from '../../../core/receivables/reminders'
 import type { ServiceRule } from '../../../core/shipping/carriers'
@@ -88,6 +89,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare slipShows: CreationOptional<SlipShows>
   declare morning: CreationOptional<MorningRule | null>
   declare morningSent: CreationOptional<string | null>
+  declare digest: CreationOptional<DigestRule | null>
+  declare digestUntil: CreationOptional<Date | null>
   /** How documents reach customers that say nothing else, nor their group. */
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
@@ -153,6 +156,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         slipShows: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualSlip },
         morning: { type: DataTypes.JSONB },
         morningSent: { type: DataTypes.DATEONLY },
+        digest: { type: DataTypes.JSONB },
+        digestUntil: { type: DataTypes.DATE },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualPreferences },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },

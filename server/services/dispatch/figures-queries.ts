@@ -1,3 +1,4 @@
+import { provokedDomain } from '../../../core/dispatch/provoked'
 import type { Day } from '../../../core/documents/days'
 import { one, rows } from '../../db/connection'
 import { within } from '../people/brand-queries'
@@ -22,8 +23,10 @@ export interface DayFigures {
   closed: number
 }
 
+/** What was provoked is no sending. */
 const inSpan = `s.created_at >= ($from::date::timestamp at time zone $timeZone)
-      and s.created_at < (($to::date + 1)::timestamp at time zone $timeZone)`
+      and s.created_at < (($to::date + 1)::timestamp at time zone $timeZone)
+      and s.send_to not like '%@${provokedDomain}'`
 
 export const figuresByDay = (who: Principal, span: FigureSpan) =>
   rows<DayFigures>(

@@ -33,6 +33,20 @@ export const bankFilesHalfBooked = (before: Date) =>
     { before },
   )
 
+/** Whether colleagues are to be told what went since they were last, by the house's clock. */
+export const digestDue = (now: Date) =>
+  one(
+    `select c.id
+    from company c
+    cross join lateral (
+      values (
+        (($now::timestamptz at time zone c.time_zone)::date + (c.digest ->> 'time')::time) at time zone c.time_zone
+      )
+    ) due (at)
+    where c.digest is not null and due.at <= $now and (c.digest_until is null or c.digest_until < due.at)`,
+    { now },
+  )
+
 /** Whether the email of the morning is due and was not sent today, by the house's clock. */
 export const morningDue = (now: Date) =>
   one(

@@ -22,6 +22,7 @@ import {
   importsHalfDone,
   statementRunsWaiting,
   turnsDue,
+  digestDue,
   morningDue,
   runsDue,
   deleteDeadWorkers,
@@ -99,6 +100,7 @@ export async function sweep(): Promise<void> {
     for (const { id } of await turnsDue(clock.now()))
       await addJob('take-turn', { routineId: id }, { key: `sweep turn ${id}` })
     if (await morningDue(clock.now())) await addJob('morning-email', {}, { key: 'sweep morning' })
+    if (await digestDue(clock.now())) await addJob('daily-digest', {}, { key: 'sweep digest' })
     for (const { id } of await runsDue()) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
   if ((await howFar()) === 'ready') await sendFailureNotice()

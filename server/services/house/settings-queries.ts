@@ -11,12 +11,16 @@ export const settingsRow = () =>
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge", postage::text postage,
-      count_opens "countOpens", reminders, statements_together "statementsTogether", morning,
+      count_opens "countOpens", reminders, statements_together "statementsTogether", morning, digest,
       holiday_region "holidayRegion", boxes,
       service_rules "serviceRules", label_printing "labelPrinting", gs1_prefix "gs1Prefix", slip_shows "slipShows",
       second_look "secondLook"
     from company`,
   )
+
+/** Whoever begins to read what went reads of what goes from now on. */
+export const digestFromNow = (now: Date) =>
+  run('update company set digest_until = $now where digest is null', { now })
 
 /** An email of the morning that is only now asked for does not come in the afternoon. */
 export const morningFromTomorrow = (now: Date) =>

@@ -3,6 +3,7 @@ import { badInput, Refusal } from '../../../core/errors'
 import type { TooLargeRule } from '../../../core/enclosures/carriage'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/second-look'
+import type { DigestRule } from '../../../core/dispatch/digest'
 import type { MorningRule } from '../../../core/line/morning'
 import type { ServiceRule } from '../../../core/shipping/carriers'
 import type { LabelPrinting } from '../../../core/shipping/label-formats'
@@ -28,6 +29,7 @@ import {
   openRuns,
   dispatchesDue,
   beginRehearsal,
+  digestFromNow,
   morningFromTomorrow,
   stopRehearsal,
 } from './settings-queries'
@@ -78,6 +80,8 @@ export interface HouseSettings {
   slipShows: SlipShows
   /** Whom the email of the morning goes to, and when. */
   morning: MorningRule | null
+  /** Who reads once a day what went. */
+  digest: DigestRule | null
   /** What a second person has to send. */
   secondLook: SecondLookRule
 }
@@ -114,6 +118,8 @@ export async function changeHouse(
     throw badInput('no-such-region', 'holidayRegion', { region: change.holidayRegion })
   if (change.morning && !isAddress(change.morning.to))
     throw badInput('bad-address', 'morning', { address: change.morning.to })
+  const odd = change.digest?.to.find((address) => !isAddress(address))
+  if (odd !== undefined) throw badInput('bad-address', 'digest', { address: odd })
   if (change.secondLook && wantsSecondLooks(change.secondLook) && (await peopleWhoSend())!.count < 2)
     throw badInput('nobody-second', 'secondLook')
   if (change.boxes) checkBoxes(change.boxes)
@@ -121,6 +127,7 @@ export async function changeHouse(
   await inTransaction(async () => {
     if (was) await checkSame(Object.keys(change) as (keyof HouseSettings)[], was)
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
+    if (change.digest) await digestFromNow(clock.now())
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
     if (change.holidayRegion !== undefined) await addJob('plan-turns', {})

@@ -1,5 +1,13 @@
 import { kindFacts } from '../../../../core/documents/kinds'
 import type { Paper } from '../../../../core/documents/paper'
+import type { HandOver } from '../../../../core/dispatch/outcome'
+import {
+  bouncesAfter,
+  provokedAddress,
+  provokedBy,
+  provokedResult,
+  type Provocation,
+} from '../../../../core/dispatch/provoked'
 import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { Recipient } from '../../../../core/preferences/recipients'
 import {
@@ -14,6 +22,7 @@ import { inParts, largestPart, type EmailPart } from '../../../../core/enclosure
 import { Refusal } from '../../../../core/errors'
 import { clock } from '../../../clock'
 import { logTrouble, troubleWords } from '../../../log'
+import { addJob } from '../../../queue/add'
 import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return-path'
 import type { MailServer } from '../../../outside/mail/connection'
 import { handOver } from '../../../outside/mail/smtp'
@@ -111,12 +120,15 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       }
     }
     const addresses = recipients.list.map((one) => one.address)
-    const result = await handOver(
-      { from: returnPath(email.id, email.senderAddress), to: addresses, id: String(email.id) },
-      message.bytes,
-      beforeContent,
-      email.server,
-    )
+    const provoked = provokedBy(addresses)
+    const result = provoked
+      ? await provoke(provoked, addresses, email.id, beforeContent)
+      : await handOver(
+          { from: returnPath(email.id, email.senderAddress), to: addresses, id: String(email.id) },
+          message.bytes,
+          beforeContent,
+          email.server,
+        )
     return {
       result,
       sentTo: addresses[0]! + (addresses.length > 1 ? ` +${addresses.length - 1}` : ''),
@@ -150,6 +162,21 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     )
     return result.result === 'accepted'
   },
+}
+
+/** An email with which somebody provokes a failure: no mail server hears of it, and nobody has it. */
+async function provoke(
+  what: Provocation,
+  addresses: readonly string[],
+  dispatchId: number,
+  beforeContent: () => Promise<void>,
+): Promise<HandOver> {
+  if (what === 'bounced') {
+    await beforeContent()
+    const runAt = new Date(clock.now().getTime() + bouncesAfter * 1000)
+    await addJob('provoke-bounce', { dispatchId, address: provokedAddress(what) }, { runAt })
+  }
+  return provokedResult(what, addresses)
 }
 
 /** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */

@@ -1,0 +1,3 @@
+import { sendDigest } from '../../services/dispatch/digest'
+
+export const run = (): Promise<void> => sendDigest()
