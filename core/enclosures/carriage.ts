@@ -44,6 +44,8 @@ export interface CarriageRule {
   tooLarge: TooLargeRule
   /** The largest email that its mail account takes, in MB. */
   most: number
+  /** Bytes of the pictures in its text, which travel in it whatever becomes of its files. */
+  pictures?: number
   /** Whether its documents can stand in its text. */
   fitsText?: boolean
 }
@@ -72,14 +74,14 @@ export interface Carried<File> {
  * first, until the rest fits.
  */
 export function carried<File extends CarriedFile>(all: readonly File[], rule: CarriageRule): Carried<File> {
-  const { wish, links, tooLarge, most, fitsText = false } = rule
+  const { wish, links, tooLarge, most, pictures = 0, fitsText = false } = rule
   const inText = wish === 'body' && fitsText ? all.filter((file) => file.isDocument) : []
   const files = all.filter((file) => !inText.includes(file))
   if (!links) return { attached: files.filter((file) => !file.onlyLinked), linked: [], inText }
   if (wish === 'link') return { attached: [], linked: files, inText }
   const out = new Set(files.filter((file) => file.onlyLinked))
   const left = () => files.filter((file) => !out.has(file))
-  const fits = () => mailSize(left().map(({ size }) => size)) <= most * megabyte
+  const fits = () => mailSize([pictures, ...left().map(({ size }) => size)]) <= most * megabyte
   if (tooLarge === 'link') {
     const first = [...files].sort((a, b) => Number(a.isDocument) - Number(b.isDocument) || b.size - a.size)
     for (const file of first) {

@@ -59,3 +59,10 @@ test('copies that are too many for one ZIP go in further ones, each once and in 
     }),
   )
 })
+
+test('pictures in the text travel in each email', () => {
+  const withPictures = { ...rule, pictures: 8_000_000 }
+  expect(names(inParts([statement, plan, note], rule))).toEqual(['statement plan note'])
+  expect(names(inParts([statement, plan, note], withPictures))).toEqual(['statement note', 'plan'])
+  expect(largestPart([statement], withPictures) - largestPart([statement], rule)).toBeGreaterThan(10_000_000)
+})

@@ -10,7 +10,8 @@ export interface EmailPart {
   files: { name: string; sha256: string; size: number }[]
 }
 
-const travels = (files: readonly CarriedFile[]) => mailSize(files.map(({ size }) => size))
+const travels = (files: readonly CarriedFile[], pictures: number) =>
+  mailSize([pictures, ...files.map(({ size }) => size)])
 
 /**
  * The files of one email as they are spread over as many as are needed where the house wants that: each in the first
@@ -19,9 +20,9 @@ const travels = (files: readonly CarriedFile[]) => mailSize(files.map(({ size })
  */
 export function inParts<File extends CarriedFile>(
   files: readonly File[],
-  { tooLarge, most }: Pick<CarriageRule, 'tooLarge' | 'most'>,
+  { tooLarge, most, pictures = 0 }: Pick<CarriageRule, 'tooLarge' | 'most' | 'pictures'>,
 ): File[][] {
-  const fits = (some: readonly File[]) => travels(some) <= most * megabyte
+  const fits = (some: readonly File[]) => travels(some, pictures) <= most * megabyte
   if (tooLarge !== 'split' || fits(files)) return [[...files]]
   const parts: File[][] = []
   for (const file of files) {
@@ -35,5 +36,5 @@ export function inParts<File extends CarriedFile>(
 /** The size of the largest of them as it travels, in bytes. */
 export const largestPart = <File extends CarriedFile>(
   files: readonly File[],
-  rule: Pick<CarriageRule, 'tooLarge' | 'most'>,
-): number => Math.max(...inParts(files, rule).map(travels))
+  rule: Pick<CarriageRule, 'tooLarge' | 'most' | 'pictures'>,
+): number => Math.max(...inParts(files, rule).map((part) => travels(part, rule.pictures ?? 0)))

@@ -106,6 +106,19 @@ describe('pictures', () => {
   const png = (width: number, height = 60) => PNG.sync.write(new PNG({ width, height }))
   const picture = (sha256: string, alt = 'Our stand "B"') => ({ sha256, alt, width: 300 })
 
+  test('count in the size of the email, before it is drawn and as it is sent', async () => {
+    const id = await shipped()
+    const before = (await preparedView(id, who)).email!
+    const { sha256 } = await keepPicture(jpegOf(400_000))
+    const text: Body = body(words('Hello'))
+    text.content.push({ type: 'picture', attrs: picture(sha256) })
+    await keepText(text)
+    await until('it to be built anew', async () => (await preparedView(id, who)).email!.pictures > 0)
+    const now = (await preparedView(id, who)).email!
+    expect(now.pictures).toBeGreaterThan(390_000)
+    expect(now.size! - before.size!).toBeGreaterThan(520_000)
+  })
+
   test('travel in the email, with their words for who does not see them', async () => {
     const { sha256 } = await keepPicture(png(600))
     const text: Body = body(words('Come and see us:'))

@@ -24,6 +24,7 @@ const turn = (id: number) => {
 }
 const size = computed(() =>
   mailSize([
+    props.email.pictures,
     ...documents.value.map((file) => file.size ?? documentAsARule),
     ...standing.value
       .filter((file) => goes(file.enclosure!.id) && file.by !== 'link')

@@ -91,7 +91,7 @@ async function send() {
     @go="send"
   >
     <template v-if="count">
-      <p data-test="send-sum">
+      <p v-if="check.documents > check.rehearsed" data-test="send-sum">
         <I18nT keypath="line.togetherAmountEachGetsIts" scope="global"
           ><template #amount
             ><strong v-for="one in check.sums" :key="one.currency" class="mono"

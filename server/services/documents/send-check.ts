@@ -39,8 +39,9 @@ export interface LeftOut {
 }
 
 export interface SendCheck {
-  /** Documents that would be issued. */
+  /** Documents that would be issued, and those that would be rehearsed. */
   documents: number
+  /** Of those that would be issued. */
   emails: number
   prints: number
   /** Issued and sent to nobody, since the customer wants none. */
@@ -63,22 +64,24 @@ const shownRows = 100
 export async function checkSend(which: Which, how: IssueHow, who = theHouse): Promise<SendCheck> {
   const all = await candidates(which, how, who)
   const going = all.filter((one) => one.plan.goes)
+  // what is rehearsed goes to nobody, and books nothing
+  const real = going.filter((one) => one.rehearseTo === '')
   const goesBy = (one: Candidate, channel: ChannelName) =>
     one.plan.goes && one.plan.channels.includes(channel)
-  const emails = going.filter((one) => goesBy(one, 'email'))
+  const emails = real.filter((one) => goesBy(one, 'email'))
   const leftOut = [...groupBy(all, (one) => (one.plan.goes ? '' : one.plan.bar))].flatMap(([bar, own]) =>
     bar === '' ? [] : [leftOutFor(bar, own)],
   )
   return {
     documents: going.length,
     emails: new Set(emails.map((one) => one.gather ?? one.id)).size,
-    prints: going.filter((one) => goesBy(one, 'paper')).length,
-    toNobody: going.filter((one) => one.channel === 'nothing').length,
-    sums: sumByCurrency(going),
+    prints: real.filter((one) => goesBy(one, 'paper')).length,
+    toNobody: real.filter((one) => one.channel === 'nothing').length,
+    sums: sumByCurrency(real),
     leftOut,
     going: 'papers' in which ? going.map(({ id, revision }) => ({ id, revision })) : [],
     asSecond: going.filter((one) => one.secondLook && one.asked).length,
-    rehearsed: going.filter((one) => one.rehearseTo !== '').length,
+    rehearsed: going.length - real.length,
     toAsk: all
       .filter((one) => !one.plan.goes && one.plan.bar === 'second look' && !one.asked)
       .map(({ id, revision }) => ({ id, revision })),

@@ -77,12 +77,12 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
   })
   const copies = await copiesFor(asked, large === 'split')
   return new Map(
-    asked.map(({ id, most, wish, copies: _, statements: __, ...one }) => [
+    asked.map(({ id, most, wish, pictures, copies: _, statements: __, ...one }) => [
       id,
       {
         most,
         ...(copies.get(id) ?? noCopies),
-        rule: { wish, links: publicAddress !== '', tooLarge: large, most },
+        rule: { wish, links: publicAddress !== '', tooLarge: large, most, pictures },
         enclosures: goingAlong(kept, { ...one, day }),
         tellsAlone: one.documents.every(({ kind }) => kindFacts[kind].isUpdate),
       },
@@ -173,7 +173,7 @@ export const carriedOf = (
 
 /** An email's size as it travels, with one document that may not be drawn yet. @param documents their bytes */
 export const sizeOf = (files: EmailFiles, documents?: readonly number[]): number =>
-  mailSize(carriedOf(files, documents).attached.map(({ size }) => size))
+  mailSize([files.rule.pictures ?? 0, ...carriedOf(files, documents).attached.map(({ size }) => size)])
 
 /** How many emails it takes, where the house has too large ones split. @param documents their bytes */
 export const emailsFor = (files: EmailFiles, documents?: readonly number[]): number =>

@@ -124,10 +124,25 @@ export interface EmailAsked extends Omit<EnclosureQuestion, 'day'> {
   most: number
   /** How the customer wants files of this kind. */
   wish: Carriage
+  /** Bytes of the pictures in its text and frame. */
+  pictures: number
   /** Whether copies of what statements among its documents list go along, and how. */
   copies: Copies | null
   statements: StatementFacts[] | null
 }
+
+/** SQL: bytes of the pictures that an email's text and the frame of its brand `b` name. */
+const picturesIn = (text: string) =>
+  `coalesce(
+    (
+      select sum(f.size)::int
+      from file f
+      where f.sha256 in (
+        select jsonb_path_query(jsonb_build_array(${text}, b.email_look), '$.**.sha256') #>> '{}'
+      )
+    ),
+    0
+  ) pictures`
 
 /** SQL: how a customer `c` wants copies with a document of a kind that lists others; null for other kinds. */
 const copiesOf = (kind: string, source: string) => `
@@ -147,6 +162,7 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
         )
       ) documents,
       p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind, p.own_email) wish,
+      ${picturesIn("coalesce(p.own_email -> 'text', n.text)")},
       ${copiesOf('p.kind', 'p.source_id')},
       case when p.content #> '{exact,statement}' is not null
         then jsonb_build_array(p.content #> '{exact,statement}') end statements
@@ -154,6 +170,7 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
     join source s on s.id = p.source_id
     join customer c on c.id = p.customer_id
     join brand b on b.id = p.brand_id
+    join email_text n on n.id = p.email_text_id
     cross join lateral sender_for(b, p.kind, p.routine_id, $person, p.source_id, p.own_email) sender
     where p.id = any($ids::int[]) and p.channel in ('email', 'both')`,
     { ids, person },
@@ -163,10 +180,12 @@ export const emailsOfDispatches = (ids: readonly number[]) =>
   rows<EmailAsked>(
     `select m.id, m.brand_id "brandId", m.customer_id "customerId", ${groupOf('c')} "groupId", dd.documents,
       m.own_email own, ${mostOf('sender')} most, attach_for(c, d.kind, m.own_email) wish,
+      ${picturesIn("coalesce(m.own_email -> 'text', n.text)")},
       ${copiesOf('d.kind', 'd.source_id')}, dd.statements
     from dispatch m
     join customer c on c.id = m.customer_id
     join brand b on b.id = m.brand_id
+    join email_text n on n.id = m.email_text_id
     join lateral (
       select min(d.id) id,
         jsonb_agg(
@@ -201,11 +220,13 @@ export const emailsOfCopies = (documentIds: readonly number[], person: string) =
         )
       ) documents,
       null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind, null) wish,
+      ${picturesIn('n.text')},
       null copies, null::jsonb statements
     from document d
     join source s on s.id = d.source_id
     join customer c on c.id = d.customer_id
     join brand b on b.id = d.brand_id
+    join email_text n on n.id = d.email_text_id
     join prepared_document p on p.id = d.prepared_id
     cross join lateral sender_for(b, d.kind, p.routine_id, $person, d.source_id, null) sender
     where d.id = any($documentIds::int[])`,

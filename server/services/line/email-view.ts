@@ -36,6 +36,8 @@ export interface EmailView {
   /** Its size as it travels, and the largest that its mail account takes, in bytes; null where it was sent. */
   size: number | null
   most: number | null
+  /** Bytes of the pictures in its text, of that size. */
+  pictures: number
   /** In how many emails it goes, and whether one that is too large goes in several. */
   emails: number
   splits: boolean
@@ -98,6 +100,7 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
     files: part ? listed.filter((file) => isInPart(file, part)) : listed,
     size: part ? sizeOfPart(part) : files ? sizeOf(files, asARule) : null,
     most: files ? files.most * 1_000_000 : null,
+    pictures: files?.rule.pictures ?? 0,
     emails: files && !part ? emailsFor(files, asARule) : 1,
     splits: files?.rule.tooLarge === 'split',
     sentAt: null,
@@ -198,6 +201,7 @@ export async function emailOf(dispatchId: number): Promise<EmailView | null> {
       to: outcomes,
       size: null,
       most: null,
+      pictures: 0,
       emails: 1,
       splits: false,
       problem: null,
