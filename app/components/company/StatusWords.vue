@@ -18,7 +18,7 @@ function write(status: string, language: 'en' | 'de' | 'fr', text: string) {
   <table data-test="status-words">
     <thead>
       <tr>
-        <th>{{ t('company.status') }}</th>
+        <th>{{ t('company.statusHeading') }}</th>
         <th v-for="language in languageChoices" :key="language.value">{{ language.words }}</th>
       </tr>
     </thead>

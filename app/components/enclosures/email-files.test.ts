@@ -24,6 +24,7 @@ const email = (change: object = {}) =>
   ({
     files: [{ name: 'INV-1.pdf', size: 50_000 }, terms, photo],
     most: 2_000_000,
+    pictures: 0,
     splits: false,
     ...change,
   }) as unknown as EmailView // the rest is not asked

@@ -79,7 +79,9 @@ watch(
 useLive(['customer'], () => void list.reload())
 
 /** Receipts go the way of invoices as a rule, and slips lie in the box; they are seen in the sheet. */
-const shownKinds = documentKinds.filter((kind) => !['money', 'shipment'].includes(kindFacts[kind].content))
+const shownKinds = documentKinds.filter(
+  (kind) => !['money', 'shipment'].includes(kindFacts[kind].content) && !kindFacts[kind].isUpdate,
+)
 const columns: ListColumn[] = [
   { key: 'number', words: t('customers.no'), width: 56 },
   { key: 'name', words: t('common.customer'), width: '7fr' },

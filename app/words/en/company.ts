@@ -271,6 +271,7 @@ export const company = {
   statusWordsHelp:
     'Order updates and emails that name the status say it in these words. Where nothing is written, customers read what you call it.',
   statusInLanguage: '{status} in {language}',
+  statusHeading: 'Status',
 
   // company/DigestSettings.vue
   onceADay:

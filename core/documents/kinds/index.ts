@@ -44,10 +44,12 @@ export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = facts
 export const kindsOf = (source: SourceKind): DocumentKind[] =>
   documentKinds.filter((kind) => kindFacts[kind].sources.includes(source))
 
-/** The kinds that a house may date by their event: not what a person writes, nor what tells of a day of its own. */
+/** The kinds that a house may date by their event: not what a person writes, nor what tells of its day itself. */
 export const kindsOfEvents = documentKinds.filter(
   (kind) =>
-    kindFacts[kind].content !== 'account' && !kindFacts[kind].sources.every((source) => source === 'draft'),
+    kindFacts[kind].content !== 'account' &&
+    !kindFacts[kind].isUpdate &&
+    !kindFacts[kind].sources.every((source) => source === 'draft'),
 )
 
 /** The kinds that are made of shipments. */
