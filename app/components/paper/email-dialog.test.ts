@@ -46,7 +46,7 @@ const view = (revision: number, subject = 'Invoice') =>
     name: 'prepared 7',
     preparedId: 7,
     revision,
-    email: { files, size: 1, most: 20_000_000 },
+    email: { files, size: 1, most: 20_000_000, pictures: 0 },
     words: {
       subject: bodyOf(subject),
       text: bodyOf('Dear Nuala'),
