@@ -126,7 +126,8 @@ describe('an order update', () => {
       where o.status = 'Confirmed' and c.language = 'en' order by o.id desc limit 1`,
     )
     await desk.page.goto(`${desk.base}/orders/${order!.id}`)
-    await desk.clickText('button', 'Order update')
+    await desk.wait('[data-kind="order update"]')
+    await desk.page.click('[data-kind="order update"]')
     await desk.clickText('button', 'Prepare it')
     await holds('.facts', 'with our packers')
     expect(await desk.text('[data-test="enclosed"]')).not.toContain('Your order')

@@ -1,7 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import { describe, expect, test } from 'vitest'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { createApp, createRouter, toNodeListener } from 'h3'
+import { describe, expect, onTestFinished, test } from 'vitest'
 import { rows } from '../../server/db/connection'
 import { Company, Customer } from '../../server/db/models'
+import updatesGet from '../../server/routes/u/[token].get'
+import updatesPost from '../../server/routes/u/[token].post'
 import { noMoreUpdates } from '../../server/services/customers/no-more-updates'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { startRun } from '../../server/services/documents/send-run'
@@ -98,6 +103,16 @@ describe('an order update', () => {
   })
 })
 
+/** The routes for people outside the house, listening. @returns the address of a page */
+async function atTheDoor(): Promise<(token: string) => string> {
+  const router = createRouter().get('/u/:token', updatesGet).post('/u/:token', updatesPost)
+  const server = createServer(toNodeListener(createApp().use(router)))
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  onTestFinished(() => void server.close())
+  const { port } = server.address() as AddressInfo
+  return (token) => `http://127.0.0.1:${port}/u/${token}`
+}
+
 describe('no more order updates', () => {
   test('can be asked for from the email, where links lead here, and from no other email', async () => {
     await Company.update({ publicAddress: 'https://tansyhollow.example' }, { where: {} })
@@ -112,14 +127,29 @@ describe('no more order updates', () => {
     expect(headers).toContain('List-Unsubscribe-Post: List-Unsubscribe=One-Click')
     const token = /List-Unsubscribe: <https:\/\/tansyhollow\.example\/u\/([\w.-]+)>/.exec(headers)![1]!
 
+    const page = await atTheDoor()
+    const looked = await fetch(page(token))
+    expect([looked.status, await looked.text()]).toEqual([
+      200,
+      expect.stringContaining('No more order updates'),
+    ])
+    expect((await fetch(page(`${token}x`))).status).toBe(404)
     expect(await updatesPage(token)).toMatchObject({ stopped: false, language: 'en' })
     expect(await updatesPage(`${token}x`)).toBeUndefined()
     const customer = async () => (await Customer.findOne({ where: { number: '10417' } }))!
     expect((await customer()).preferences['order update']).toBeUndefined()
-    expect(await noMoreUpdates(token)).toMatchObject({ stopped: true })
+    // as mail programs do it: in either form (RFC 8058, section 3.1)
+    const form = new FormData()
+    form.set('List-Unsubscribe', 'One-Click')
+    const asked = await fetch(page(token), { method: 'POST', body: form })
+    expect([asked.status, await asked.text()]).toEqual([
+      200,
+      expect.stringContaining('sends you no more order updates'),
+    ])
     expect((await customer()).preferences['order update']).toEqual({ channel: 'nothing' })
     const { version } = await customer()
-    expect(await noMoreUpdates(token)).toMatchObject({ stopped: true })
+    const body = new URLSearchParams({ 'List-Unsubscribe': 'One-Click' })
+    expect((await fetch(page(token), { method: 'POST', body })).status).toBe(200)
     expect((await customer()).version).toBe(version)
     expect(await noMoreUpdates('abc.0123456789012345678901')).toBeUndefined()
 

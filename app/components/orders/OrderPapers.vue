@@ -56,6 +56,7 @@ const tabs = computed(() =>
 
 <template>
   <KindTabs
+    short
     :tabs="tabs"
     :here="part ? null : kind"
     :label="t('orders.theOrdersPapers')"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { capital, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 
 /** A kind of document in a row of them: how its document stands, in words. */
 export interface KindTab {
@@ -9,7 +9,13 @@ export interface KindTab {
 }
 
 /** The documents of an order, a shipment or a return as a row of leaves; others and acts stand behind them. */
-defineProps<{ tabs: readonly KindTab[]; here: DocumentKind | null; label: string }>()
+defineProps<{
+  tabs: readonly KindTab[]
+  here: DocumentKind | null
+  label: string
+  /** There are many: they stand by their short names. */
+  short?: boolean
+}>()
 const emit = defineEmits<{ pick: [kind: DocumentKind] }>()
 </script>
 
@@ -24,7 +30,11 @@ const emit = defineEmits<{ pick: [kind: DocumentKind] }>()
       :data-kind="one.kind"
       @click="emit('pick', one.kind)"
     >
-      <strong>{{ capital(one.kind) }}</strong><span class="tag" :class="one.tone">{{ one.words }}</span>
+      <strong>{{ short ? kindFacts[one.kind].short : capital(one.kind) }}</strong><span
+        class="tag"
+        :class="one.tone"
+        >{{ one.words }}</span
+      >
     </button>
     <slot />
   </div>
