@@ -9,6 +9,10 @@ export const changeLook = (id: number, body: BodyOf<'/api/brands/{id}/look', 'po
 export const changeEmail = (id: number, body: BodyOf<'/api/brands/{id}/email', 'put'>) =>
   api.put('/api/brands/{id}/email', { path: { id }, body })
 
+/** Where the emails of a kind go while its texts are tried; '' for real again. */
+export const rehearseTexts = (id: number, body: BodyOf<'/api/brands/{id}/text-rehearsal', 'put'>) =>
+  api.put('/api/brands/{id}/text-rehearsal', { path: { id }, body })
+
 /** Says that bank accounts are right that somebody else changed. */
 export const confirmBanks = (id: number) =>
   api.post('/api/brands/{id}/confirm-banks', { path: { id }, body: {} })

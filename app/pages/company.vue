@@ -31,6 +31,7 @@ import { useLive } from '../composables/useLive'
 import { useToasts } from '../stores/toasts'
 import type { BodyOf } from '../composables/api'
 import { documentKinds, kindFacts, type DocumentKind } from '../../core/documents/kinds'
+import { languages } from '../../core/money/format'
 import type { BrandView, GuideStep } from '../contract'
 
 /** Parts of the company, and parts of each brand: those have the true document beside them. */
@@ -63,7 +64,9 @@ const forSupervisors: readonly Section[] = ['Mail accounts', 'People', 'Senders'
  */
 const session = useSession()
 const brands = shallowRef<BrandView[]>([])
-const activeId = ref<number | null>(null)
+const asked = useRoute().query
+/** Who comes from a document finds what that document has. */
+const activeId = ref<number | null>(Number(asked.brand) || null)
 const wrong = ref('')
 const sampleWrong = ref('')
 const route = useRoute()
@@ -80,8 +83,8 @@ async function turnTo(part: Section) {
 watch(
   () => route.query.part,
   (part) => {
-    const asked = sections.find((one) => one === part)
-    if (asked && asked !== section.value) void turnTo(asked)
+    const other = sections.find((one) => one === part)
+    if (other && other !== section.value) void turnTo(other)
   },
 )
 const ofBrand = computed(() => brandParts.some((one) => one === section.value))
@@ -91,12 +94,12 @@ async function turnToBrand(id: number) {
   if (!ofBrand.value) await show('Identity')
 }
 const mayShow = (part: Section) => session.may('supervisor') || !forSupervisors.includes(part)
-const kind = ref<DocumentKind>('invoice')
+const kind = ref<DocumentKind>(documentKinds.find((one) => one === asked.kind) ?? 'invoice')
 async function turnToKind(other: DocumentKind) {
   if (other !== kind.value && (await mayLeave())) kind.value = other
 }
 /** Whose design and email text are shown: the brand's own (null), or those of a variant. */
-const variant = ref<number | null>(null)
+const variant = ref<number | null>(Number(asked.variant) || null)
 const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
 const adding = ref(false)
 const copying = shallowRef<BrandView>()
@@ -227,6 +230,7 @@ const version = computed(() =>
             :kind="kind"
             :kinds="kinds"
             :tries="tries"
+            :begin-language="languages.find((one) => one === asked.language) ?? 'en'"
             @kind="turnToKind"
             @email="emailOnScreen = $event"
             @kept="load"

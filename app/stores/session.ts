@@ -30,6 +30,8 @@ interface House {
     smallDifference: string
     /** The house has said under which address it is reached: links in emails lead there. */
     linksLead: boolean
+    /** Customers who want it get what books nothing as a text that can be edited. */
+    editableFiles: boolean
   }
   /** A retired one is found and filtered by; nothing new begins with it. */
   brands: { id: number; code: string; name: string; retired: boolean }[]

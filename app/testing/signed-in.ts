@@ -15,6 +15,7 @@ const company = {
   language: 'en' as Language,
   smallDifference: '0.05',
   linksLead: true,
+  editableFiles: false,
 }
 
 /** Stores of their own with somebody signed in at a small house; active from now on. */

@@ -1,5 +1,6 @@
 import type { Carriage } from '../enclosures/carriage'
 import type { Copies } from '../enclosures/copies'
+import type { FileForm } from '../documents/editable'
 import type { DocumentKind } from '../documents/kinds'
 
 /** What a contact is for: one of the house's own roles, or `anyone`, who takes what has nobody else. */
@@ -46,6 +47,8 @@ export interface Preference {
   /** The variants whose email text and whose design they get; 0 is the brand's own. */
   text?: number
   design?: number
+  /** In which form its file goes, where the house allows another than the PDF. */
+  form?: FileForm
 }
 
 /** The recipients that are kept at a billing address, for whatever is billed to it. */
@@ -199,6 +202,7 @@ export function preferenceWords(preference: Preference | undefined): string {
     preference.unreachable === 'print' && 'on paper while there is no address',
     preference.text && 'with an email text of their own',
     preference.design && 'in a design of their own',
+    preference.form === 'odt' && 'as a text to be edited',
   ]
   return parts.filter(Boolean).join(', ')
 }

@@ -182,7 +182,9 @@ create table company (
   -- colleagues who read once a day what went, of which kinds and when; null for nobody
   digest jsonb,
   -- until when they were told
-  digest_until timestamptz
+  digest_until timestamptz,
+  -- customers who want it get documents that book nothing as a text that can be edited
+  editable_files boolean not null default false
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -323,7 +325,9 @@ create table brand (
   -- it is not used for new orders and documents any more
   retired_at timestamptz,
   -- who changed the bank accounts, until another one confirms them
-  banks_changed jsonb
+  banks_changed jsonb,
+  -- where emails go while their text is being tried, by kind of document
+  text_rehearsals jsonb not null default '{}'
 );
 
 -- A place that a brand sells from: its documents show its address, and name its bank accounts where it has own ones.

@@ -7,17 +7,20 @@ import EmailLookSentence from './EmailLookSentence.vue'
 import EmailVersions from '../emailtexts/EmailVersions.vue'
 import FormField from '../fields/FormField.vue'
 import VariantPick from '../variants/VariantPick.vue'
+import TakenField from '../fields/TakenField.vue'
+import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
 import { mayLeave } from '../../composables/useUnsaved'
 import { attempt } from '../../composables/api'
+import { plural } from '../../composables/format'
 import { useNewest } from '../../composables/useNewest'
 import { useToasts } from '../../stores/toasts'
 import { useMainKey } from '../../composables/useMainKey'
 import type { BodyOf } from '../../composables/api'
 import { previewEmailText } from '../../calls/email-texts'
-import { changeEmail } from '../../calls/brands'
+import { changeEmail, rehearseTexts } from '../../calls/brands'
 import { giveUpOwn } from '../../calls/variants'
 import { exampleFields, type MergeFields } from '../../../core/emailtexts/fields'
 import { bodyOf, tidy } from '../../../core/emailtexts/nodes'
@@ -37,6 +40,8 @@ const props = defineProps<{
   kinds: { value: string; words: string }[]
   /** How often its sample was sent from here. */
   tries: number
+  /** The language that is shown first. */
+  beginLanguage: Language
 }>()
 type EmailOnScreen = NonNullable<BodyOf<'/api/brands/{id}/to-me', 'post'>['email']>
 /** Whose texts they are: the brand's own (null), or those of a variant. */
@@ -44,7 +49,7 @@ const variantId = defineModel<number | null>('variant', { required: true })
 const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind]; email: [email: EmailOnScreen] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
-const language = ref<Language>('en')
+const language = ref<Language>(props.beginLanguage)
 const purpose = ref<EmailPurpose>('first')
 const among = (notes: BrandView['notes']) =>
   notes.find((one) => one.purpose === purpose.value && one.language === language.value)
@@ -138,6 +143,15 @@ const giveUp = () =>
     kind: props.kind,
     text: { purpose: purpose.value, language: language.value },
   }).then(() => emit('kept'))
+/** While it is tried its emails go to one address; what stays due is sent for real afterwards. */
+const rehearseTo = computed(() => props.brand.textRehearsals[props.kind] ?? '')
+const tryAt = (address: string) =>
+  attempt(async () => {
+    await rehearseTexts(props.brand.id, { kind: props.kind, address: address.trim() })
+    useToasts().say(address.trim() ? t('brands.textIsTried') : t('brands.textGoesForReal'))
+    emit('kept')
+  })
+
 async function keep() {
   if (!dirty.value || busy.value || wrong.value) return
   busy.value = true
@@ -218,6 +232,28 @@ const languages = [
       :give-up="giveUp"
       @pick="turnTo({ variant: $event })"
     />
+    <p class="small">
+      <I18nT keypath="brands.whileTried" scope="global"
+        ><template #address
+          ><WordPanel
+            :label="t('brands.whereTriedEmailsGo')"
+            :words="rehearseTo || t('brands.whomTheyAreFor')"
+            :open-end="!rehearseTo"
+            :disabled="disabled"
+            ><label
+              >{{ t('brands.insteadTo') }}
+              <TakenField
+                :value="rehearseTo"
+                :placeholder="t('common.nameHouseExample')"
+                :aria-label="t('brands.whereTriedEmailsGo')"
+                data-test="text-rehearsal"
+                @take="tryAt($event)" /></label></WordPanel></template
+      ></I18nT>
+      <span v-if="rehearseTo" class="tag wait">{{ t('brands.rehearsed') }}</span>
+    </p>
+    <p v-if="note?.waiting" class="soft small" data-test="touches">
+      {{ t('brands.waitWithThisText', { documents: plural(note.waiting, 'document') }) }}
+    </p>
     <EmailEditor
       v-model="form.subject"
       single

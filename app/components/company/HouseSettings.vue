@@ -54,6 +54,14 @@ const zeros = [
   { value: 'make', words: t('company.itsDocumentsLikeAnyOther') },
   { value: 'skip', words: t('company.noDocumentsFromRoutines') },
 ]
+const editables = [
+  { value: 'no', words: t('company.asPDFOnly') },
+  { value: 'yes', words: t('company.asTextsWhereWanted') },
+]
+async function keepEditable(editableFiles: boolean) {
+  await keep({ editableFiles }, t('company.editableFilesAreSet'))
+  await session.load()
+}
 const datedKinds = kindsOfEvents
 const dateChoices = [
   { value: 'issue', words: t('company.theDayOfIssue') },
@@ -161,6 +169,17 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                       @take="
                         keep({ failureNoticeTo: $event }, t('company.failureNoticesAreSet'))
                       " /></template></I18nT></label></WordPanel></template
+        ></I18nT>
+      </p>
+      <p>
+        <I18nT keypath="company.editableFiles" scope="global"
+          ><template #whether
+            ><WordPicker
+              :label="t('company.textsToBeEdited')"
+              :choices="editables"
+              :value="settings.editableFiles ? 'yes' : 'no'"
+              :disabled="disabled"
+              @pick="keepEditable($event === 'yes')" /></template
         ></I18nT>
       </p>
       <HolidayRegion :settings="settings" :disabled="disabled" @keep="keep" />

@@ -14,6 +14,7 @@ vi.mock('../../composables/useLive', () => ({ useLive: vi.fn() }))
 const lists = {
   statuses: ['Draft', 'Confirmed', 'Packed', 'Shipped'],
   steps: { Draft: ['Confirmed'], Packed: ['Shipped', 'Confirmed'] },
+  words: { Confirmed: { en: 'taken' }, Packed: { de: 'gepackt' } },
 }
 async function shown(role: 'supervisor' | 'clerk' = 'supervisor') {
   const pinia = signedIn(role)
@@ -41,7 +42,11 @@ describe('the statuses of orders', () => {
     await keep()
     expect(calls.changeLists).toHaveBeenCalledWith({
       before: lists,
-      now: { statuses: ['Draft', 'Packed', 'Shipped'], steps: { Draft: [], Packed: ['Shipped'] } },
+      now: {
+        statuses: ['Draft', 'Packed', 'Shipped'],
+        steps: { Draft: [], Packed: ['Shipped'] },
+        words: { Packed: { de: 'gepackt' } },
+      },
     })
     expect(useSession().load).toHaveBeenCalled()
   })

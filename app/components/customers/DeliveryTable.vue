@@ -41,13 +41,14 @@ const copies = (wish: Preference) =>
     .filter(Boolean)
     .join('; ')
 /** ", with the email text of “Schools”, in their design": what of it is another than the brand's own. */
-const { variants } = useSession().house!
+const { variants, company } = useSession().house!
 const nameOf = (id: number | undefined) => variants.find((one) => one.id === id && !one.retired)?.name
 function variantWords(wish: Preference): string {
   const [text, design] = [byEmail(wish) ? nameOf(wish.text) : undefined, nameOf(wish.design)]
   return [
     text ? t('customers.withTheTextOf', { variant: text }) : '',
     design ? t('customers.inTheDesignOf', { variant: design }) : '',
+    byEmail(wish) && wish.form === 'odt' && company.editableFiles ? t('customers.andToBeEdited') : '',
   ].join('')
 }
 const problemWords = (kind: DocumentKind, problem: string) =>

@@ -8,6 +8,7 @@ import { variantChoices } from '../variants/words'
 import { useSession } from '../../stores/session'
 import { copiesWays, type Copies } from '../../../core/enclosures/copies'
 import { carriagesOf, type Carriage } from '../../../core/enclosures/carriage'
+import { fileForms, mayBeEdited, type FileForm } from '../../../core/documents/editable'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import {
   anyone,
@@ -28,7 +29,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ leave: []; keep: [preference: Preference] }>()
 const {
-  company: { contactRoles, linksLead },
+  company: { contactRoles, linksLead, editableFiles },
   variants,
 } = useSession().house!
 const asBeneath = ''
@@ -45,6 +46,7 @@ const form = reactive({
   copies: props.own.copies ?? asBeneath,
   text: String(props.own.text ?? asBeneath),
   design: String(props.own.design ?? asBeneath),
+  form: props.own.form ?? asBeneath,
 })
 const said =
   props.beneathLevel && props.beneathLevel !== t('customers.asUsual')
@@ -85,6 +87,14 @@ const variantsFor = (now: string, beneath: number | undefined) => [
   left(nameOf(beneath)),
   ...variantChoices(variants.filter((one) => !one.retired || String(one.id) === now)),
 ]
+const formWords: Record<FileForm, string> = {
+  pdf: t('customers.asAPDF'),
+  odt: t('customers.toBeEdited'),
+}
+const forms = [
+  left(formWords[props.beneath.form ?? 'pdf']),
+  ...fileForms.map((value) => ({ value, words: formWords[value] })),
+]
 const byEmail = computed(() => ['email', 'both'].includes(form.channel || (props.beneath.channel ?? 'email')))
 const wrongIn = (text: string) => {
   const odd = listOf(text).find((one) => !isAddress(one))
@@ -114,6 +124,7 @@ function keep() {
     ...(form.copies ? { copies: form.copies as Copies } : {}),
     ...(form.text === asBeneath ? {} : { text: Number(form.text) }),
     ...(form.design === asBeneath ? {} : { design: Number(form.design) }),
+    ...(form.form ? { form: form.form as FileForm } : {}),
   })
   emit('leave')
 }
@@ -182,6 +193,13 @@ function keep() {
           :label="t('customers.withoutAnEmailAddress')"
           :choices="unreachables"
           data-test="wish-unreachable"
+        />
+        <SelectField
+          v-if="editableFiles && mayBeEdited(kind)"
+          v-model="form.form"
+          :label="t('customers.formOfItsFile')"
+          :choices="forms"
+          data-test="wish-form"
         />
         <SelectField
           v-if="variants.length"

@@ -31,7 +31,7 @@ const schools = {
 beforeEach(() => {
   setActivePinia(pinia)
   useToasts().forget()
-  useSession().house = { company: { contactRoles: [], kindsOff: [] } } as never
+  useSession().house = { company: { contactRoles: [], kindsOff: [] }, variants: [] } as never
   for (const call of Object.values(calls)) call.mockReset()
 })
 

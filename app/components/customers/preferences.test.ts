@@ -22,7 +22,7 @@ const global = { plugins: [pinia], stubs: openDialogs }
 beforeEach(() => {
   setActivePinia(pinia)
   vi.clearAllMocks()
-  useSession().house = { company: { contactRoles: ['buying', 'billing', 'goods-in'] } } as never
+  useSession().house = { company: { contactRoles: ['buying', 'billing', 'goods-in'] }, variants: [] } as never
 })
 
 const view = (change: object = {}) =>

@@ -206,6 +206,7 @@ describe('the question before a Send', () => {
   const check = (change: object = {}) =>
     ({
       documents: 2,
+      rehearsed: 0,
       emails: 1,
       prints: 1,
       toNobody: 0,

@@ -19,6 +19,8 @@ const props = defineProps<{
   email: EmailView | null
   /** Every field has its value already. */
   issued?: boolean
+  /** Where its text is changed for all, for whoever may. */
+  forAll?: string
   write: (revision: number, own: OwnEmail | null) => Promise<unknown>
   /** What is to be read anew once it is kept: who presses Send next sends what they see. */
   kept: () => Promise<unknown>
@@ -66,10 +68,18 @@ async function save(own: boolean) {
       @anew="anew"
     />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-if="words.own" class="supplied">
-      <button type="button" class="word" data-test="as-supplied" :disabled="busy" @click="save(false)">
+    <p v-if="words.own || forAll" class="supplied">
+      <button
+        v-if="words.own"
+        type="button"
+        class="word"
+        data-test="as-supplied"
+        :disabled="busy"
+        @click="save(false)"
+      >
         {{ t('paper.asTheHouseSays') }}
       </button>
+      <NuxtLink v-if="forAll" :to="forAll" data-test="for-all">{{ t('paper.changeTextForAll') }}</NuxtLink>
     </p>
   </Ask>
 </template>
@@ -77,5 +87,7 @@ async function save(own: boolean) {
 <style scoped>
 .supplied {
   margin: 8px 0 0;
+  display: flex;
+  gap: 18px;
 }
 </style>

@@ -3,6 +3,7 @@ import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import SelectField from '../fields/SelectField.vue'
 import { variantChoices } from '../variants/words'
+import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { attempt } from '../../composables/api'
@@ -18,8 +19,11 @@ const props = defineProps<{
   /** Somebody wrote its email for this once. */
   ownWords: boolean
   kept: () => Promise<unknown>
+  /** Where it is changed for all: the customer's delivery, the email text, the design. */
+  forAll: { delivery: string; text: string; design: string }
 }>()
 const open = defineModel<boolean>({ required: true })
+const session = useSession()
 const asUsual = { value: '', words: t('paper.asCustomerHasIt') }
 const choices = shallowRef<MadeWith>()
 const form = reactive({ language: '', text: '', design: '' })
@@ -97,6 +101,14 @@ async function save(chosen: typeof form | null) {
       >
         {{ t('paper.makeAsUsual') }}
       </button>
+      <p class="soft for-all">
+        {{ t('paper.forAllOthers') }}
+        <NuxtLink :to="forAll.delivery">{{ t('paper.thisCustomersDelivery') }}</NuxtLink>
+        <template v-if="session.may('supervisor')"
+          ><NuxtLink :to="forAll.text">{{ t('paper.theEmailText') }}</NuxtLink>
+          <NuxtLink :to="forAll.design">{{ t('paper.theDesign') }}</NuxtLink></template
+        >
+      </p>
     </div>
   </Ask>
 </template>
@@ -113,5 +125,11 @@ async function save(chosen: typeof form | null) {
 }
 .fields > .word {
   width: auto;
+}
+.for-all {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  margin: 0;
 }
 </style>

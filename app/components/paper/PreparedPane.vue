@@ -10,6 +10,7 @@ import HistoryLeaf from './HistoryLeaf.vue'
 import LeafTabs from './LeafTabs.vue'
 import PdfView from './PdfView.vue'
 import RecipientsDialog from './RecipientsDialog.vue'
+import { deliveryOf, designForAll, textForAll } from './for-all'
 import { useSession } from '../../stores/session'
 import { useNewest } from '../../composables/useNewest'
 import { useLive } from '../../composables/useLive'
@@ -253,6 +254,7 @@ const giveAddress = () =>
       :words="view.words"
       :email="view.email"
       :write="(revision, own) => writeEmail(view!.id, { revision, own })"
+      v-bind="session.may('supervisor') ? { forAll: textForAll(view) } : {}"
       :kept="kept"
     />
     <MadeWithDialog
@@ -262,6 +264,7 @@ const giveAddress = () =>
       :prepared-id="view.id"
       :revision="view.revision"
       :own-words="view.words?.own ?? false"
+      :for-all="{ delivery: deliveryOf(view), text: textForAll(view), design: designForAll(view) }"
       :kept="kept"
     />
     <CompleteOrder v-if="completing" :order-id="view.sourceId" @leave="completing = false" @kept="kept" />

@@ -218,4 +218,12 @@ export const brands = {
   accountsConfirmed: 'Confirmed. Documents of this brand go again.',
   allOfThem: 'all',
   neverAgain: 'never',
+  waitWithThisText: '{documents} not issued yet would be emailed with this text, and follow what you save.',
+  whileTried: 'These emails go to {address}.',
+  whomTheyAreFor: 'whom they are for',
+  whereTriedEmailsGo: 'Where these emails go while their text is tried',
+  insteadTo: 'as rehearsals, only to',
+  rehearsed: 'rehearsed',
+  textIsTried: 'Its emails are rehearsed: they go to that address, and the documents stay due.',
+  textGoesForReal: 'Its emails go to whom they are for.',
 } as const

@@ -281,4 +281,11 @@ export const company = {
   ofAllDocuments: 'of all kinds',
   theDigestIsSet: 'Who reads what went is set.',
   noDigest: 'Nobody is told any more what went.',
+
+  // texts that can be edited
+  editableFiles: 'Order confirmations go {whether}. Invoices and all that books always go as PDF.',
+  textsToBeEdited: 'Order confirmations that can be edited',
+  asPDFOnly: 'as PDF only',
+  asTextsWhereWanted: 'as a text that can be edited to customers who want that',
+  editableFilesAreSet: 'The form of order confirmations is set.',
 } as const

@@ -280,4 +280,8 @@ export const customers = {
   theTextEachHas: 'the email text each has now',
   theDesignEachHas: 'the design each has now',
   andWithTextAndDesign: 'They have {text} and {design}.',
+  formOfItsFile: 'Form of its file',
+  asAPDF: 'a PDF',
+  toBeEdited: 'a text that can be edited (ODT)',
+  andToBeEdited: ', as a text that can be edited',
 } as const

@@ -189,4 +189,9 @@ export const paper = {
   theMailboxIsFull: 'The mailbox is full',
   itComesBack: 'It is taken, and comes back after a while',
   itIsPutOff: 'It is put off, and tried again',
+  changeTextForAll: 'Change it for all…',
+  forAllOthers: 'For all others:',
+  thisCustomersDelivery: 'this customer’s delivery',
+  theEmailText: 'the email text',
+  theDesign: 'the design',
 } as const

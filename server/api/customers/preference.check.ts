@@ -1,3 +1,4 @@
+import { fileForms } from '../../../core/documents/editable'
 import { documentKinds } from '../../../core/documents/kinds'
 import { copiesWays } from '../../../core/enclosures/copies'
 import { carriages } from '../../../core/enclosures/carriage'
@@ -19,6 +20,7 @@ export const preference = Joi.object({
   copies: Joi.valid(...copiesWays),
   text: variantId,
   design: variantId,
+  form: Joi.valid(...fileForms),
 })
 
 /** A change of a preference: null takes a part away. */
@@ -34,6 +36,7 @@ export const preferenceChange = Joi.object({
   copies: Joi.valid(...copiesWays, null),
   text: variantId.allow(null),
   design: variantId.allow(null),
+  form: Joi.valid(...fileForms, null),
 })
 
 export const preferences = Joi.object(Object.fromEntries(documentKinds.map((kind) => [kind, preference])))

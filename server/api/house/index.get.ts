@@ -23,6 +23,7 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
     language,
     smallDifference,
     publicAddress,
+    editableFiles,
   } = await company()
   return {
     company: {
@@ -38,6 +39,7 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
       language,
       smallDifference,
       linksLead: publicAddress !== '',
+      editableFiles,
     },
     brands: brandsOf(user, await brands()).map((brand) => ({
       id: brand.id,

@@ -56,6 +56,7 @@ export default route<object, object, Change>(
       tooLarge: Joi.valid(...tooLargeRules),
       postage: decimal,
       countOpens: Joi.boolean(),
+      editableFiles: Joi.boolean(),
       reminders: Joi.object({
         daysBetween: Joi.number().integer().min(1).max(365).required(),
         least: notBelowZero.required(),

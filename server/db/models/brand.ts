@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Asked } from '../../../core/documents/second-look'
 import type { BankAccount } from '../../../core/documents/bank'
@@ -31,6 +32,8 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
   declare version: CreationOptional<number>
   declare banks: CreationOptional<BankAccount[]>
   declare banksChanged: CreationOptional<Asked | null>
+  /** Where emails go while their text is being tried. */
+  declare textRehearsals: CreationOptional<Partial<Record<DocumentKind, string>>>
   declare emailLook: CreationOptional<EmailLook>
   declare pricesIncludeTax: CreationOptional<boolean>
   declare paymentMethods: CreationOptional<PaymentMethod[]>
@@ -72,6 +75,7 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
         withoutTaxNumber: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         mailAccountId: { type: DataTypes.INTEGER },
         retiredAt: { type: DataTypes.DATE },
+        textRehearsals: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
       },
       { sequelize, tableName: 'brand' },
     )

@@ -91,6 +91,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare morningSent: CreationOptional<string | null>
   declare digest: CreationOptional<DigestRule | null>
   declare digestUntil: CreationOptional<Date | null>
+  declare editableFiles: CreationOptional<boolean>
   /** How documents reach customers that say nothing else, nor their group. */
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
@@ -158,6 +159,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         morningSent: { type: DataTypes.DATEONLY },
         digest: { type: DataTypes.JSONB },
         digestUntil: { type: DataTypes.DATE },
+        editableFiles: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: usualPreferences },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },

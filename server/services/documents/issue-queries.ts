@@ -26,13 +26,17 @@ export type Outcome = Omit<IssueResult, 'preparedId'>
 
 export const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
 
-/** Where prepared documents go as a rehearsal because their routine is being tried; those that go for real are none. */
-export const routineRehearsals = async (ids: readonly number[]): Promise<Map<number, string>> => {
+/** SQL: where a document `p` of a routine `r` and a brand `b` goes while the one or the text is being tried; '' for real. */
+export const rehearsalOf = `coalesce(nullif(r.sentence ->> 'rehearseTo', ''), b.text_rehearsals ->> p.kind, '')`
+
+/** Where prepared documents go as a rehearsal because something of theirs is tried; those that go for real are none. */
+export const narrowRehearsals = async (ids: readonly number[]): Promise<Map<number, string>> => {
   const found = await rows<{ id: number; address: string }>(
-    `select p.id, r.sentence ->> 'rehearseTo' address
+    `select p.id, ${rehearsalOf} address
     from prepared_document p
-    join routine r on r.id = p.routine_id
-    where p.id = any($ids::int[]) and r.sentence ->> 'rehearseTo' <> ''`,
+    join brand b on b.id = p.brand_id
+    left join routine r on r.id = p.routine_id
+    where p.id = any($ids::int[]) and ${rehearsalOf} <> ''`,
     { ids },
   )
   return new Map(found.map(({ id, address }) => [id, address]))

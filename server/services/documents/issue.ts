@@ -23,7 +23,7 @@ import {
   seriesOfBrands,
   postedRoutine,
   failed,
-  routineRehearsals,
+  narrowRehearsals,
 } from './issue-queries'
 import { issuePeriod } from './draw-numbers'
 import { type Principal, inTheNameOf } from '../people/principal'
@@ -60,8 +60,8 @@ export async function issueInOneTransaction(
     const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
     if (paused) throw new Paused()
     const ready = await readyToIssue(asked, results, how)
-    // a routine that is tried says itself where to, whatever the house does
-    const tried = await routineRehearsals(ready.map((paper) => paper.id))
+    // a routine or a text that is tried says itself where to, whatever the house does
+    const tried = await narrowRehearsals(ready.map((paper) => paper.id))
     const house = rehearsalSince ? rehearsalAddress : ''
     const rehearsedTo = groupBy(ready, (paper) => tried.get(paper.id) ?? house)
     for (const [address, papers] of rehearsedTo)
@@ -91,7 +91,7 @@ export async function issueInOneTransaction(
 export class Paused extends Error {}
 
 /**
- * While a rehearsal is on, or its routine is tried: rehearsal papers instead, and what would go automatically waits for
+ * While a rehearsal is on, or its routine or its text is tried: rehearsal papers instead, and what would go automatically waits for
  * a person afterwards.
  */
 async function rehearseReady(

@@ -17,6 +17,7 @@ import { handOver } from '../../outside/mail/smtp'
 import { renderPaper } from '../../render/pool'
 import { composeMessage, type Letter } from '../dispatch/compose'
 import { notOursToDraw } from '../dispatch/no-pdf'
+import { editableFile } from '../enclosures/editable'
 import { filesOfPrepared, withBytes } from '../enclosures/going'
 import { company } from '../house/house'
 import { mailServer } from '../house/mail-accounts'
@@ -257,11 +258,11 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
         replyTo: one.replyTo,
       },
     }
-    const document = {
-      name: one.fileName ?? `${fileNamePart(one.number)}.pdf`,
-      bytes,
-      mediaType: 'application/pdf',
-    }
+    const name = one.fileName ?? `${fileNamePart(one.number)}.pdf`
+    const document =
+      going.get(one.preparedId ?? 0)?.form === 'odt'
+        ? editableFile(one.content, name)
+        : { name, bytes, mediaType: 'application/pdf' }
     const files = [
       ...(kindFacts[one.content.kind].isUpdate ? [] : [document]),
       ...(enclosures.get(one.preparedId ?? 0) ?? []),

@@ -22,7 +22,7 @@ export interface Candidate extends SendQuestion {
   currency: string
   /** Alike in one email, where the customer wants them gathered. */
   gather: string | null
-  /** Where it goes as a rehearsal because its routine is tried; '' for real. */
+  /** Where it goes as a rehearsal because its routine or its text is tried; '' for real. */
   rehearseTo: string
   plan: SendPlan
 }
@@ -52,7 +52,7 @@ export interface SendCheck {
   going: { id: number; revision: number }[]
   /** Of those that go, what somebody else asked for: this Send is the second look at them. */
   asSecond: number
-  /** Those that go as rehearsals because their routines are tried, and stay due. */
+  /** Those that go as rehearsals because their routines or texts are tried, and stay due. */
   rehearsed: number
   /** Those that need a second person whom nobody has asked for. */
   toAsk: { id: number; revision: number }[]

@@ -12,6 +12,7 @@ import { goingAlong, type GoingAlong } from '../../../core/enclosures/enclosures
 import { documentAsARule, mailSize, roomIn, tooLarge } from '../../../core/enclosures/mail-size'
 import { inParts, largestPart } from '../../../core/enclosures/parts'
 import { dayInZone } from '../../../core/documents/days'
+import { formOf, type FileForm } from '../../../core/documents/editable'
 import { kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { company } from '../house/house'
@@ -42,6 +43,8 @@ export interface EmailFiles extends CopiesGoing {
   rule: CarriageRule
   /** Its documents are told by the email alone. */
   tellsAlone: boolean
+  /** The form in which its documents go. */
+  form: FileForm
 }
 
 /**
@@ -67,7 +70,7 @@ export const filesOfCopies = async (
 
 async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailFiles>> {
   if (asked.length === 0) return new Map()
-  const { timeZone, publicAddress, tooLarge: large } = await company()
+  const { timeZone, publicAddress, tooLarge: large, editableFiles } = await company()
   const day = dayInZone(clock.now(), timeZone)
   const kept = await enclosuresThatMay({
     customers: [...new Set(asked.map((one) => one.customerId))],
@@ -77,13 +80,14 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
   })
   const copies = await copiesFor(asked, large === 'split')
   return new Map(
-    asked.map(({ id, most, wish, pictures, copies: _, statements: __, ...one }) => [
+    asked.map(({ id, most, wish, form, pictures, copies: _, statements: __, ...one }) => [
       id,
       {
         most,
         ...(copies.get(id) ?? noCopies),
         rule: { wish, links: publicAddress !== '', tooLarge: large, most, pictures },
         enclosures: goingAlong(kept, { ...one, day }),
+        form: formOf(one.documents[0]!.kind, form ?? undefined, editableFiles),
         tellsAlone: one.documents.every(({ kind }) => kindFacts[kind].isUpdate),
       },
     ]),

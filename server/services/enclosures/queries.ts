@@ -1,7 +1,8 @@
 import type { Carriage } from '../../../core/enclosures/carriage'
 import type { EnclosureFacts, EnclosureQuestion } from '../../../core/enclosures/enclosures'
 import type { CopiedDocument, Copies, StoredCopy } from '../../../core/enclosures/copies'
-import { kindsOf } from '../../../core/documents/kinds'
+import { mayBeEdited, type FileForm } from '../../../core/documents/editable'
+import { documentKinds, kindsOf } from '../../../core/documents/kinds'
 import type { StatementFacts } from '../../../core/receivables/statement'
 import { one, rows } from '../../db/connection'
 import { within } from '../people/brand-queries'
@@ -124,6 +125,8 @@ export interface EmailAsked extends Omit<EnclosureQuestion, 'day'> {
   most: number
   /** How the customer wants files of this kind. */
   wish: Carriage
+  /** In which form the customer wants documents of its kind; null where nothing is said. */
+  form: FileForm | null
   /** Bytes of the pictures in its text and frame. */
   pictures: number
   /** Whether copies of what statements among its documents list go along, and how. */
@@ -144,6 +147,14 @@ const picturesIn = (text: string) =>
     0
   ) pictures`
 
+/** SQL: the form in which a customer `c` wants documents of a kind that may be edited; null for other kinds. */
+const formIn = (kind: string, source: string) => `
+  case when ${kind} in (${documentKinds
+    .filter(mayBeEdited)
+    .map((one) => `'${one}'`)
+    .join(', ')})
+    then preferences_for(c, ${source}, array[${kind}]) #>> array[${kind}, 'form'] end form`
+
 /** SQL: how a customer `c` wants copies with a document of a kind that lists others; null for other kinds. */
 const copiesOf = (kind: string, source: string) => `
   case when ${kind} in (${kindsOf('account')
@@ -163,7 +174,7 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
       ) documents,
       p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind, p.own_email) wish,
       ${picturesIn("coalesce(p.own_email -> 'text', n.text)")},
-      ${copiesOf('p.kind', 'p.source_id')},
+      ${formIn('p.kind', 'p.source_id')}, ${copiesOf('p.kind', 'p.source_id')},
       case when p.content #> '{exact,statement}' is not null
         then jsonb_build_array(p.content #> '{exact,statement}') end statements
     from prepared_document p
@@ -181,7 +192,7 @@ export const emailsOfDispatches = (ids: readonly number[]) =>
     `select m.id, m.brand_id "brandId", m.customer_id "customerId", ${groupOf('c')} "groupId", dd.documents,
       m.own_email own, ${mostOf('sender')} most, attach_for(c, d.kind, m.own_email) wish,
       ${picturesIn("coalesce(m.own_email -> 'text', n.text)")},
-      ${copiesOf('d.kind', 'd.source_id')}, dd.statements
+      ${formIn('d.kind', 'd.source_id')}, ${copiesOf('d.kind', 'd.source_id')}, dd.statements
     from dispatch m
     join customer c on c.id = m.customer_id
     join brand b on b.id = m.brand_id
@@ -220,7 +231,7 @@ export const emailsOfCopies = (documentIds: readonly number[], person: string) =
         )
       ) documents,
       null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind, null) wish,
-      ${picturesIn('n.text')},
+      ${picturesIn('n.text')}, ${formIn('d.kind', 'd.source_id')},
       null copies, null::jsonb statements
     from document d
     join source s on s.id = d.source_id

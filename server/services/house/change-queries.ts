@@ -96,6 +96,16 @@ export const giveUpEmailText = (given: {
     given,
   )
 
+/** How many documents of a kind that are not issued yet say each text; those that somebody wrote anew do not. */
+export const waitingByText = (kind: string) =>
+  rows<{ emailTextId: number; waiting: number }>(
+    `select email_text_id "emailTextId", count(*)::int waiting
+    from prepared_document
+    where kind = $kind and state in ('prepared', 'due', 'put back') and own_email is null
+    group by 1`,
+    { kind },
+  )
+
 export const updateEmailLook = (brandId: number, look: EmailLook) =>
   run('update brand set email_look = $look::jsonb where id = $brandId', { brandId, look: json(look) })
 

@@ -49,6 +49,7 @@ import {
   usedCounters,
   insertDesignVersion,
   updateEmailLook,
+  waitingByText,
   insertChangedEmailText,
 } from './change-queries'
 
@@ -64,15 +65,27 @@ export interface BrandView extends BrandRow {
   series: SeriesView | null
   /** Closer ones, for a country or a currency. */
   closerSeries: SeriesView[]
-  notes: EmailTextRow[]
+  notes: EmailTextView[]
   /** What variants have of their own. */
-  ofVariants: { designs: DesignRow[]; notes: EmailTextRow[] }
+  ofVariants: { designs: DesignRow[]; notes: EmailTextView[] }
+}
+
+/** An email text, with how many documents that are not issued yet say it and would follow a change. */
+export interface EmailTextView extends EmailTextRow {
+  waiting: number
 }
 
 /** The brands with everything a person sets up for them, for one kind of document. */
 export async function brandViews(kind: string, who = theHouse): Promise<BrandView[]> {
   const designs = groupBy(await designsInForce(kind), (one) => one.brandId)
-  const notes = groupBy(await emailTextsInForce(kind, emailPurposes), (one) => one.brandId)
+  const waiting = new Map((await waitingByText(kind)).map((one) => [one.emailTextId, one.waiting]))
+  const notes = groupBy(
+    (await emailTextsInForce(kind, emailPurposes)).map((one) => ({
+      ...one,
+      waiting: waiting.get(one.id) ?? 0,
+    })),
+    (one) => one.brandId,
+  )
   const series = await seriesOfKind(kind)
   const counters = await usedCounters()
   return brandsOf(who, await brands()).map((brand) => {
@@ -294,6 +307,22 @@ export interface EmailChange extends EmailText {
   look: EmailLook
   /** Whose text it is: of the customers of a variant, or null for the brand's own. */
   variantId?: number | null
+}
+
+/**
+ * While the texts of a kind are tried, its emails go to one address as rehearsals; '' for real again. What is prepared
+ * stays as it is. @throws Refusal "bad-address", "no-such-brand"
+ */
+export async function rehearseTexts(brandId: number, kind: DocumentKind, address: string): Promise<void> {
+  if (address && !isAddress(address)) throw badInput('bad-address', 'address', { address })
+  await inTransaction(async () => {
+    const brand = await Brand.findByPk(brandId, { lock: true })
+    if (!brand) throw new Refusal('no-such-brand', { status: 404 })
+    const { [kind]: _before, ...others } = brand.textRehearsals
+    await brand.update({ textRehearsals: address ? { ...others, [kind]: address } : others })
+    publish('house')
+    publish('line')
+  })
 }
 
 /** Keeps an email text as a new version where it changed, and the look of all the brand's emails. */

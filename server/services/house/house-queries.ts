@@ -20,7 +20,7 @@ const ratesToday = `
 const brandColumns = `
   b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country,
   (select language from company) "homeLanguage", b.phone, b.email, b.website, b.registration,
-  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName",
+  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.text_rehearsals "textRehearsals", b.sender_name "senderName",
   b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax",
   b.payment_methods methods, b.without_tax_number "withoutTaxNumber",
   b.retired_at is not null retired, b.banks_changed "banksChanged"`
@@ -40,7 +40,7 @@ export const companyRow = (now: Date) =>
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge",
-      count_opens "countOpens", holiday_region "holidayRegion", boxes,
+      count_opens "countOpens", editable_files "editableFiles", holiday_region "holidayRegion", boxes,
       service_rules "serviceRules", label_printing "labelPrinting", gs1_prefix "gs1Prefix", slip_shows "slipShows",
       contact_roles "contactRoles", papers_version "papersVersion"
     from company`,

@@ -62,6 +62,8 @@ export interface CompanyRow {
   tooLarge: TooLargeRule
   /** Whether emails say when they are opened. */
   countOpens: boolean
+  /** Whether customers who want it get what books nothing as a text that can be edited. */
+  editableFiles: boolean
   /** The part of the country whose public holidays are kept; empty for those of the whole country. */
   holidayRegion: string
   /** The boxes that it packs into. */
@@ -96,6 +98,8 @@ export interface BrandRow extends BrandFacts {
   withoutTaxNumber: Partial<Record<Language, string>>
   /** It is not used for new orders and documents any more. */
   retired: boolean
+  /** Where emails go while their text is being tried, by kind of document. */
+  textRehearsals: Partial<Record<DocumentKind, string>>
   /** Who changed the bank accounts, until somebody else confirms them. */
   banksChanged: Asked | null
 }

@@ -63,6 +63,8 @@ export interface HouseSettings {
   postage: string
   /** Whether emails say when they are opened. */
   countOpens: boolean
+  /** Whether customers who want it get what books nothing as a text that can be edited. */
+  editableFiles: boolean
   /** The levels of payment reminders, and when they are due. */
   reminders: ReminderRule
   /** Whether a customer gets one statement for all brands with the same legal name and tax number. */

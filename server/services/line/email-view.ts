@@ -136,7 +136,7 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
   }
   return [
     ...documents.filter(hasFile).map((one): FileView => ({
-      name: `${one.heading}${one.issued ? `-${one.number}` : ''}.pdf`,
+      name: `${one.heading}${one.issued ? `-${one.number}` : ''}.${files?.form ?? 'pdf'}`,
       size: null,
       enclosure: null,
       url: null,

@@ -52,10 +52,14 @@ export interface PreparedView extends SourceRef {
   words: EmailWords | null
   /** What was chosen for this one document; null where it is made as its customer has it. */
   asOnce: AsOnce | null
+  brandId: number
   textLanguage: Language
   /** The variants whose email text and whose design it has, by name; null for the brand's own. */
   textVariant: string | null
   designVariant: string | null
+  /** Their ids; null for the brand's own. */
+  textVariantId: number | null
+  designVariantId: number | null
 }
 
 /**
@@ -78,7 +82,6 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
     text,
     colours: _colours,
     emailLook: _emailLook,
-    brandId,
     brandName: _brandName,
     senderName: _senderName,
     senderAddress: _senderAddress,
@@ -90,7 +93,7 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
     ...view,
     lacksAddress: view.problem !== null && !billed && !goesWithGoods(view.kind),
     email: letter ? await preview(letter, (await filesOfPrepared([id], who.name)).get(id)) : null,
-    words: letter ? await wordsOf(letter, { subject, text, brandId }, ownEmail) : null,
+    words: letter ? await wordsOf(letter, { subject, text, brandId: view.brandId }, ownEmail) : null,
     history: await historyOf({
       preparedId: id,
       sourceId: view.sourceId,

@@ -49,6 +49,7 @@ export const preparedRow = (id: number, who: string) =>
       p.once_complete "onceComplete", ${secondLookColumns('p')},
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
       p.to_addresses "toAddresses", p.own_email "ownEmail", p.as_once "asOnce", n.language "textLanguage",
+      n.variant_id "textVariantId", s.variant_id "designVariantId",
       (select v.name from variant v where v.id = n.variant_id) "textVariant",
       (select v.name from variant v where v.id = s.variant_id) "designVariant",
       coalesce((billed_to(p.source_id)).address, c.billing) is not null billed,

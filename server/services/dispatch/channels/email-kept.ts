@@ -46,6 +46,10 @@ export async function keepSent(
   })
 }
 
+/** Documents are shown as they were painted; what was made for this email where it was kept. */
+const isShownBySum = ({ isDocument, isMade = false }: FileOfEmail, isLinked: boolean) =>
+  isDocument ? isMade : !isMade || isLinked
+
 /** By its SHA-256 what went along can be shown, whatever became of the enclosure. */
 function filesKept({ attached, linked, inText }: Carried<FileOfEmail>): FileKept[] {
   const way = (file: FileOfEmail): FileKept['by'] => {
@@ -60,7 +64,7 @@ function filesKept({ attached, linked, inText }: Carried<FileOfEmail>): FileKept
       return {
         name: file.name,
         size: file.size,
-        ...(file.isDocument || (file.isMade && !linked.includes(file)) ? {} : { sha256: file.sha256 }),
+        ...(isShownBySum(file, linked.includes(file)) ? { sha256: file.sha256 } : {}),
         ...(file.of ? { of: file.of } : {}),
         ...(by ? { by } : {}),
       }

@@ -1,3 +1,4 @@
+import { formOf } from '../../../../core/documents/editable'
 import { kindFacts } from '../../../../core/documents/kinds'
 import type { Paper } from '../../../../core/documents/paper'
 import type { HandOver } from '../../../../core/dispatch/outcome'
@@ -27,11 +28,13 @@ import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return
 import type { MailServer } from '../../../outside/mail/connection'
 import { handOver } from '../../../outside/mail/smtp'
 import { filesOfDispatches, withBytes, type FileWithBytes } from '../../enclosures/going'
+import { editableFile } from '../../enclosures/editable'
 import { keepFile } from '../../../outside/filestore/store'
 import { offerMark } from '../../links/offers'
 import { openMark } from '../../links/opens'
 import { updatesMark } from '../../links/updates-page'
 import { linksFor, linksToCome } from '../../links/links'
+import { company } from '../../house/house'
 import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
 import { lookNow } from '../email-look'
@@ -55,6 +58,8 @@ import {
 /** An email with the server it is handed to; without one, the server that was named at the start. */
 type Outgoing = EmailToSend & {
   server: MailServer | undefined
+  /** The house lets customers have texts to be edited. */
+  editable: boolean
   /** Files that go along beside the documents. */
   enclosures: FileWithBytes[]
   /** Documents of which a copy should go along, and whose PDF is not there. */
@@ -73,8 +78,10 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     const files = await filesOfDispatches(ids)
     const enclosures = await withBytes(files)
     const overtaken = new Map((await overtakenReminders(ids)).map((one) => [one.id, one.numbers]))
+    const { editableFiles } = await company()
     return emails.map((email) => ({
       ...email,
+      editable: editableFiles,
       server: servers.get(email.mailAccountId),
       enclosures: enclosures.get(email.id) ?? [],
       missing: files.get(email.id)?.missing ?? [],
@@ -98,7 +105,10 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     if (unlinked) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: unlinked } }
     if (parts.length > 1 && !large && !email.part) return { split: parts.map(filesOfPart) }
     if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
-    for (const file of files.linked) if (file.isMade) await keepFile(file.bytes, file.mediaType)
+    // what was made for it can be shown afterwards
+    for (const file of [...files.attached, ...files.linked])
+      if (file.isMade && (file.isDocument || files.linked.includes(file)))
+        await keepFile(file.bytes, file.mediaType)
     const letter: Letter = {
       ...letterOf(email, recipients.list, others),
       links: await linksFor(email.id, files.linked),
@@ -218,17 +228,7 @@ const hasFile = ({ paper }: { paper: Paper }) => !kindFacts[paper.kind].isUpdate
 
 /** The documents, then what goes along with them. */
 const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] => [
-  ...[{ ...email, name: email.fileName }, ...others]
-    .filter(hasFile)
-    .map(({ name, sha256, bytes, documentId }) => ({
-      name,
-      sha256,
-      bytes,
-      documentId,
-      mediaType: 'application/pdf',
-      size: bytes.length,
-      isDocument: true,
-    })),
+  ...[{ ...email, name: email.fileName }, ...others].filter(hasFile).map((one) => documentFile(one, email)),
   ...email.enclosures.map((file) => ({
     ...file,
     documentId: null,
@@ -236,6 +236,15 @@ const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] =>
     isDocument: false,
   })),
 ]
+
+/** A document's PDF, or its text to be edited where its customer wants that and the house allows it. */
+function documentFile(one: Enclosed, { preferences, editable }: Outgoing): FileOfEmail {
+  const { paper, name, sha256, bytes, documentId } = one
+  const form = formOf(paper.kind, preferences[paper.kind]?.form, editable)
+  const file =
+    form === 'odt' ? editableFile(paper, name) : { name, sha256, bytes, mediaType: 'application/pdf' }
+  return { ...file, documentId, size: file.bytes.length, isDocument: true }
+}
 
 const carriedIn = (email: Outgoing, others: readonly Enclosed[]): Carried<FileOfEmail> => {
   const files = carried(filesIn(email, others), {
