@@ -40,7 +40,7 @@ beforeAll(async () => {
 })
 
 describe('a text to be edited', () => {
-  test('goes in place of the PDF once the house allows it, is what the email shows, and can be shown after', async () => {
+  test('goes in place of the PDF once the house allows it, and can be shown after', async () => {
     const id = await confirmed()
     expect(await names(id)).toEqual(['Order confirmation.pdf'])
     await changeHouse({ editableFiles: true })

@@ -11,7 +11,8 @@ export const settingsRow = () =>
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", link_days "linkDays", too_large "tooLarge", postage::text postage,
-      count_opens "countOpens", editable_files "editableFiles", reminders, statements_together "statementsTogether", morning, digest,
+      count_opens "countOpens", editable_files "editableFiles",
+      reminders, statements_together "statementsTogether", morning, digest,
       holiday_region "holidayRegion", boxes,
       service_rules "serviceRules", label_printing "labelPrinting", gs1_prefix "gs1Prefix", slip_shows "slipShows",
       second_look "secondLook"
