@@ -77,4 +77,7 @@ const back = () =>
 .now {
   margin-left: 14px;
 }
+.now > button {
+  margin-left: 10px;
+}
 </style>
