@@ -21,7 +21,8 @@ const brandColumns = `
   b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country,
   (select language from company) "homeLanguage", b.phone, b.email, b.website, b.registration,
   b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.text_rehearsals "textRehearsals",
-  b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax",
+  b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version,
+  b.prices_include_tax "pricesIncludeTax",
   b.payment_methods methods, b.without_tax_number "withoutTaxNumber",
   b.retired_at is not null retired, b.banks_changed "banksChanged"`
 
