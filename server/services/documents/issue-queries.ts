@@ -26,7 +26,7 @@ export type Outcome = Omit<IssueResult, 'preparedId'>
 
 export const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
 
-/** SQL: where a document `p` of a routine `r` and a brand `b` goes while the one or the text is being tried; '' for real. */
+/** SQL: where a document `p` of a routine `r` and a brand `b` goes while the one or its text is tried; '' for real. */
 export const rehearsalOf = `coalesce(nullif(r.sentence ->> 'rehearseTo', ''), b.text_rehearsals ->> p.kind, '')`
 
 /** Where prepared documents go as a rehearsal because something of theirs is tried; those that go for real are none. */

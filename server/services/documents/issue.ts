@@ -91,8 +91,8 @@ export async function issueInOneTransaction(
 export class Paused extends Error {}
 
 /**
- * While a rehearsal is on, or its routine or its text is tried: rehearsal papers instead, and what would go automatically waits for
- * a person afterwards.
+ * While a rehearsal is on, or its routine or its text is tried: rehearsal papers instead, and what would go
+ * automatically waits for a person afterwards.
  */
 async function rehearseReady(
   ready: readonly PaperRow[],
