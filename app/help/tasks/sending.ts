@@ -30,6 +30,7 @@ export const sendingTasks: readonly HelpTask[] = [
       '- Begun and left, it is there again when you come back, on this computer.',
       '- An email in Waiting or Stuck: its Email leaf, change beside the subject.',
       '- As the house says it again takes it back. Somebody else gets it: change beside the address.',
+      '- A supervisor changes the text for all by “Change it for all…”, which says how many that touches.',
     ],
   },
   {
@@ -180,7 +181,7 @@ export const sendingTasks: readonly HelpTask[] = [
       'In Routines, add one: when an order becomes that status, issue an order update. Try it, then switch it on.',
       'For one order, open it, choose Order update and prepare it.',
       '- Each status is told once. No file goes along but what you enclose; the register has it all the same.',
-      '- Who wants no more of them says so in their mail program: their Delivery then says “not at all”.',
+      '- Who wants no more of them says so in their mail program: How documents go then says “not at all”.',
     ],
   },
   {

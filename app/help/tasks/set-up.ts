@@ -88,8 +88,8 @@ export const setUpTasks: readonly HelpTask[] = [
       'In Settings, Variants, add one and name it after those customers, like Schools.',
       'Open the brand’s Email text or Design and choose the variant after For. It begins with the brand’s own; ' +
         'what you save becomes theirs.',
-      'Say who gets it under Delivery of a customer or of a group, kind by kind. For many at once choose them in ' +
-        'Customers.',
+      'Say who gets it under How documents go, of a customer or a group, kind by kind; for many at once choose ' +
+        'them in Customers.',
       'For one document only, press Change beside Made in, where it waits in To check.',
       '- Where a variant has none of its own, the brand’s is taken. When that changes later, theirs stays, and ' +
         'says so.',
@@ -112,6 +112,8 @@ export const setUpTasks: readonly HelpTask[] = [
       'Where the picture leads to an offer, you can have it counted that somebody follows it: on the document, at ' +
         'the customer and in Figures. Who it was is not kept.',
       'Email it to me sends a sample to your own address.',
+      '- While you try a text, give an address after “These emails go to”: they go there as rehearsals, and the ' +
+        'documents stay due.',
     ],
   },
   {

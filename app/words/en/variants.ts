@@ -2,7 +2,7 @@
 export const variants = {
   // variants/VariantList.vue
   intro:
-    'A variant has email texts and designs of its own for some customers, like schools or the trade. Write them under a brand’s Email text and Design; say who gets them under Delivery of a customer or group.',
+    'A variant has email texts and designs of its own for some customers, like schools or the trade. Write them under a brand’s Email text and Design; say who gets them under How documents go, of a customer or group.',
   addVariant: 'Add variant',
   noneYet: 'No variants yet',
   whatFor:

@@ -27,7 +27,7 @@ export async function noMoreUpdates(token: string): Promise<UpdatesPage | undefi
       { version, preferences: { ...preferences, [kind]: wish } },
       inTheNameOf(actor),
     )
-    const words = 'Asked for no more order updates, by this email. Delivery of the customer says so now.'
+    const words = 'Asked for no more order updates, by this email. “How documents go” says so now.'
     await noteAll([{ dispatchId: found.dispatchId, actor, words }])
     return { ...found, stopped: true }
   })
