@@ -16,7 +16,7 @@ export const masterTasks: readonly HelpTask[] = [
         'both or nothing, with CC and BCC.',
       'Takes no invoice without an order number or cost centre? Under Edit tick what an order must have: its invoice ' +
         'waits in To check, says whom to ask, and goes on once it is there.',
-      'Where Settings, General, lets order confirmations be edited, one kind’s change says in which form its file goes.',
+      'Where Settings, General, lets order confirmations be edited, their row says in which form the file goes.',
       '- A customer who wants no email gets none, whatever a routine says.',
     ],
   },
