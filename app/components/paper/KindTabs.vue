@@ -20,7 +20,7 @@ const emit = defineEmits<{ pick: [kind: DocumentKind] }>()
 </script>
 
 <template>
-  <div class="papers" role="tablist" :aria-label="label">
+  <div class="papers" :class="{ short }" role="tablist" :aria-label="label">
     <button
       v-for="one in tabs"
       :key="one.kind"
@@ -63,6 +63,14 @@ const emit = defineEmits<{ pick: [kind: DocumentKind] }>()
   cursor: pointer;
   color: var(--ink);
   white-space: nowrap;
+}
+.short {
+  gap: 0;
+  padding: 6px 4px 6px 8px;
+}
+.short :deep([role='tab']) {
+  gap: 5px;
+  padding: 6px 4px;
 }
 .papers :deep([aria-selected='true']) {
   border-bottom-color: var(--peg);
