@@ -1,6 +1,7 @@
 import { fromBraces } from '../core/emailtexts/braces'
 import { customerDefaults, keepGroup } from '../server/services/customers/groups'
-import { brandViews, changeEmail } from '../server/services/house/change'
+import { brandViews } from '../server/services/house/change'
+import { changeEmail } from '../server/services/house/change-email'
 import { addVariant } from '../server/services/house/variants'
 import { inTheNameOf } from '../server/services/people/principal'
 

@@ -16,9 +16,12 @@ export const carriageWords: Record<Carriage, string> = {
   body: 'in the text',
 }
 
+/** Whether documents of a kind go as a file; an update is told by its email alone, and its PDF is kept to prove it. */
+export const hasFile = (kind: DocumentKind): boolean => !kindFacts[kind].isUpdate
+
 /** How documents of a kind can travel: what is booked needs its file; an update has none. */
 export const carriagesOf = (kind: DocumentKind): Carriage[] =>
-  kindFacts[kind].isUpdate ? [] : carriages.filter((one) => one !== 'body' || kindFacts[kind].books === null)
+  hasFile(kind) ? carriages.filter((one) => one !== 'body' || kindFacts[kind].books === null) : []
 
 /** More lines than these do not stand in an email's text. */
 export const mostLinesInText = 40

@@ -7,13 +7,8 @@ import type { NumberSeries } from '../../core/numbering/series'
 import { one, rows, run } from '../../server/db/connection'
 import { changeContacts } from '../../server/services/customers/contacts'
 import { customerView } from '../../server/services/customers/customers'
-import {
-  brandViews,
-  changeBrand,
-  changeEmail,
-  changeLook,
-  type LookChange,
-} from '../../server/services/house/change'
+import { brandViews, changeBrand, changeLook, type LookChange } from '../../server/services/house/change'
+import { changeEmail } from '../../server/services/house/change-email'
 import { sendSampleToMe } from '../../server/services/documents/rehearse'
 import { emailVersions } from '../../server/services/house/email-versions'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'

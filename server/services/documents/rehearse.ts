@@ -1,8 +1,8 @@
 import type { Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
-import { carried, fitText } from '../../../core/enclosures/carriage'
+import { carried, fitText, hasFile } from '../../../core/enclosures/carriage'
 import { fileNamePart } from '../../../core/numbering/series'
 import { recipientsFor, type ContactRole, type Recipient } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -264,7 +264,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
         ? editableFile(one.content, name)
         : { name, bytes, mediaType: 'application/pdf' }
     const files = [
-      ...(kindFacts[one.content.kind].isUpdate ? [] : [document]),
+      ...(hasFile(one.content.kind) ? [document] : []),
       ...(enclosures.get(one.preparedId ?? 0) ?? []),
     ].map((file) => ({ ...file, size: file.bytes.byteLength, isDocument: file === document }))
     const rule = going.get(one.preparedId ?? 0)?.rule

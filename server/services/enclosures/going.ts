@@ -1,6 +1,12 @@
 import { createHash } from 'node:crypto'
 import { zipSync } from 'fflate'
-import { carried, linksLacking, type Carried, type CarriageRule } from '../../../core/enclosures/carriage'
+import {
+  carried,
+  hasFile,
+  linksLacking,
+  type Carried,
+  type CarriageRule,
+} from '../../../core/enclosures/carriage'
 import {
   copyFiles,
   documentsOn,
@@ -13,7 +19,6 @@ import { documentAsARule, mailSize, roomIn, tooLarge } from '../../../core/enclo
 import { inParts, largestPart } from '../../../core/enclosures/parts'
 import { dayInZone } from '../../../core/documents/days'
 import { formOf, type FileForm } from '../../../core/documents/editable'
-import { kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import {
@@ -88,7 +93,7 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
         rule: { wish, links: publicAddress !== '', tooLarge: large, most, pictures },
         enclosures: goingAlong(kept, { ...one, day }),
         form: formOf(one.documents[0]!.kind, form ?? undefined, editableFiles),
-        tellsAlone: one.documents.every(({ kind }) => kindFacts[kind].isUpdate),
+        tellsAlone: one.documents.every(({ kind }) => !hasFile(kind)),
       },
     ]),
   )

@@ -1,9 +1,5 @@
 import { badInput, Refusal } from '../../../core/errors'
-import { exampleFacts } from '../../../core/emailtexts/fields'
-import { fillEmailText, type EmailText } from '../../../core/emailtexts/email-text'
-import { plainEmailLook, type EmailLook } from '../../../core/emailtexts/email-look'
-import { checkOwnFields } from '../../../core/emailtexts/settle'
-import { emailPurposes, type EmailPurpose } from '../../../core/emailtexts/purposes'
+import { emailPurposes } from '../../../core/emailtexts/purposes'
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import type { BankAccount } from '../../../core/documents/bank'
@@ -29,8 +25,6 @@ import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
-import { checkPictures } from '../pictures/pictures'
-import { ownFields } from '../fields/own-fields'
 import { raiseVersion } from './brand-version'
 import { variantInUse } from './variants'
 import { bankChange } from './bank-change'
@@ -44,17 +38,10 @@ import {
   type SeriesRow,
 } from './house'
 import { type Principal, brandsOf, theHouse } from '../people/principal'
-import {
-  seriesOfKind,
-  usedCounters,
-  insertDesignVersion,
-  updateEmailLook,
-  waitingByText,
-  insertChangedEmailText,
-} from './change-queries'
+import { seriesOfKind, usedCounters, insertDesignVersion, waitingByText } from './change-queries'
 
 /*
- * Changing a brand's identity, logo, numbers and email texts. Papers already issued keep what they were made with;
+ * Changing a brand's identity and looks. Papers already issued keep what they were made with;
  * those prepared and waiting are built anew and marked. Refuses what could not be printed, sent or numbered.
  */
 
@@ -287,66 +274,4 @@ function placed(logo: DesignPicture): DesignPicture {
   throw widest >= logoWidths[0]
     ? badInput('logo-too-tall', 'width', { ...values, widest })
     : badInput('logo-too-tall/narrow', 'width', values)
-}
-
-/** @throws Refusal "unknown-merge-field" also for own fields that the house does not have, "empty-text" and the like */
-async function checkEmailText(note: EmailText, language: Language): Promise<void> {
-  const own = (await ownFields()).map(({ of, name }) => `${of}.${name}`)
-  for (const where of ['subject', 'text'] as const) checkOwnFields(note[where], own, where)
-  const values = { ...exampleFacts.values, ...Object.fromEntries(own.map((name) => [name, '…'])) }
-  const frame = { brandName: '', colours: { brand: '', accent: '' }, look: plainEmailLook, footLines: [] }
-  fillEmailText(note, { ...exampleFacts, values }, { ...frame, language })
-}
-
-/** What an email says with a kind of document in one language, and how the brand's emails look around it. */
-export interface EmailChange extends EmailText {
-  version: number
-  kind: DocumentKind
-  purpose: EmailPurpose
-  language: Language
-  look: EmailLook
-  /** Whose text it is: of the customers of a variant, or null for the brand's own. */
-  variantId?: number | null
-}
-
-/**
- * While the texts of a kind are tried, its emails go to one address as rehearsals; '' for real again. What is prepared
- * stays as it is. @throws Refusal "bad-address", "no-such-brand"
- */
-export async function rehearseTexts(brandId: number, kind: DocumentKind, address: string): Promise<void> {
-  if (address && !isAddress(address)) throw badInput('bad-address', 'address', { address })
-  await inTransaction(async () => {
-    const brand = await Brand.findByPk(brandId, { lock: true })
-    if (!brand) throw new Refusal('no-such-brand', { status: 404 })
-    const { [kind]: _before, ...others } = brand.textRehearsals
-    await brand.update({ textRehearsals: address ? { ...others, [kind]: address } : others })
-    publish('house')
-    publish('line')
-  })
-}
-
-/** Keeps an email text as a new version where it changed, and the look of all the brand's emails. */
-export async function changeEmail(brandId: number, change: EmailChange, who: Principal): Promise<void> {
-  const { kind, purpose, language, subject, text, look, variantId = null } = change
-  await variantInUse(variantId)
-  await checkEmailText({ subject, text }, language)
-  await checkPictures(text, look)
-  await inTransaction(async () => {
-    await raiseVersion(brandId, change.version)
-    await updateEmailLook(brandId, look)
-    await insertChangedEmailText({
-      brandId,
-      kind,
-      purpose,
-      language,
-      variantId,
-      subject,
-      text,
-      now: clock.now(),
-      actor: who.name,
-    })
-    // the brand's version was raised: what is prepared is built from it anew
-    await markStale('brand', brandId)
-    publish('house')
-  })
 }

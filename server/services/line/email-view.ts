@@ -1,9 +1,8 @@
-import { fitText, type Carriage } from '../../../core/enclosures/carriage'
+import { fitText, hasFile, type Carriage } from '../../../core/enclosures/carriage'
 import type { GoingAlong } from '../../../core/enclosures/enclosures'
 import { documentAsARule, mailSize } from '../../../core/enclosures/mail-size'
 import type { EmailPart } from '../../../core/enclosures/parts'
 import type { FilledNote } from '../../../core/emailtexts/email-text'
-import { kindFacts } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
 import { type Recipient } from '../../../core/preferences/recipients'
@@ -116,9 +115,6 @@ const isInPart = ({ name, size }: FileView, part: EmailPart): boolean =>
 
 const sizeOfPart = ({ files }: EmailPart): number => mailSize(files.map(({ size }) => size))
 
-/** An update is told by the email alone. */
-const hasFile = ({ kind }: Paper) => !kindFacts[kind].isUpdate
-
 /** The files of an email that is to come, each with how it travels. */
 function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined): FileView[] {
   const { attached, linked, inText } = files
@@ -135,15 +131,17 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
     return within(attached, key) ? 'both' : 'link'
   }
   return [
-    ...documents.filter(hasFile).map((one): FileView => ({
-      name: `${one.heading}${one.issued ? `-${one.number}` : ''}.${files?.form ?? 'pdf'}`,
-      size: null,
-      enclosure: null,
-      url: null,
-      by: by('document'),
-      of: [],
-      without: [],
-    })),
+    ...documents
+      .filter(({ kind }) => hasFile(kind))
+      .map((one): FileView => ({
+        name: `${one.heading}${one.issued ? `-${one.number}` : ''}.${files?.form ?? 'pdf'}`,
+        size: null,
+        enclosure: null,
+        url: null,
+        by: by('document'),
+        of: [],
+        without: [],
+      })),
     ...(files?.enclosures ?? []).map(({ id, name, size, source, leftOut, ...limits }): FileView => ({
       name,
       size,

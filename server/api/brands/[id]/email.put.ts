@@ -1,7 +1,7 @@
 import { emailLook, id, idParam, Joi, kind, language } from '../../../http/checks'
 import { route } from '../../../http/route'
 import { emailPurpose, emailTextFields } from '../email-text.check'
-import { changeEmail, type EmailChange } from '../../../services/house/change'
+import { changeEmail, type EmailChange } from '../../../services/house/change-email'
 
 /** What an email says with a kind of document in one language, and how the brand's emails look around it. */
 export default route<{ id: number }, object, EmailChange>(

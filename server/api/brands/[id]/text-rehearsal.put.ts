@@ -1,7 +1,7 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import { idParam, Joi, kind, text } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { rehearseTexts } from '../../../services/house/change'
+import { rehearseTexts } from '../../../services/house/change-email'
 
 /** Where the emails of a kind go while its texts are being tried; '' for real again. */
 export default route<{ id: number }, object, { kind: DocumentKind; address: string }>(

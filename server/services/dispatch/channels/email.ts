@@ -1,6 +1,4 @@
 import { formOf } from '../../../../core/documents/editable'
-import { kindFacts } from '../../../../core/documents/kinds'
-import type { Paper } from '../../../../core/documents/paper'
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import {
   bouncesAfter,
@@ -14,6 +12,7 @@ import type { Recipient } from '../../../../core/preferences/recipients'
 import {
   carried,
   fitText,
+  hasFile,
   linksLacking,
   type CarriageRule,
   type Carried,
@@ -121,7 +120,9 @@ export const emailChannel: WorkerChannel<Outgoing> = {
         date: clock.now(),
         mark: await openMark(email.id),
         offer: await offerMark(email.id, (await lookNow(email.emailLook)).banner),
-        unsubscribe: [email, ...others].some(hasFile) ? '' : await updatesMark(email.id),
+        unsubscribe: [email, ...others].some(({ paper }) => hasFile(paper.kind))
+          ? ''
+          : await updatesMark(email.id),
       })
     } catch (error) {
       return {
@@ -223,12 +224,11 @@ async function gathered(email: EmailToSend): Promise<Enclosed[]> {
 
 const everythingAttached: CarriageRule = { wish: 'attached', links: false, tooLarge: 'stop', most: Infinity }
 
-/** An update is told by the email alone; its PDF is kept, to prove it. */
-const hasFile = ({ paper }: { paper: Paper }) => !kindFacts[paper.kind].isUpdate
-
 /** The documents, then what goes along with them. */
 const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] => [
-  ...[{ ...email, name: email.fileName }, ...others].filter(hasFile).map((one) => documentFile(one, email)),
+  ...[{ ...email, name: email.fileName }, ...others]
+    .filter(({ paper }) => hasFile(paper.kind))
+    .map((one) => documentFile(one, email)),
   ...email.enclosures.map((file) => ({
     ...file,
     documentId: null,
