@@ -70,6 +70,18 @@ test('two changes in quick succession are both kept, the second over the first',
   })
 })
 
+test('an older answer that comes late is not shown over what was just saved', async () => {
+  const { settings: now, keep } = await shown()
+  let answerLate!: (old: object) => void
+  calls.fetchSettings.mockReturnValueOnce(new Promise((done) => (answerLate = done)))
+  live.told()
+  calls.fetchSettings.mockResolvedValue({ ...settings, gs1Prefix: '5391234' })
+  await keep({ gs1Prefix: '5391234' } as never, 'The prefix is set.')
+  answerLate({ ...settings })
+  await flushPromises()
+  expect(now.value).toMatchObject({ gs1Prefix: '5391234' })
+})
+
 test('what somebody else just changed is shown first, and kept over only by choice', async () => {
   const { settings: now, keep } = await shown()
   calls.changeSettings.mockRejectedValueOnce(

@@ -1,6 +1,7 @@
 import { t } from '../words'
 import { ApiRefusal, attempt } from './api'
 import { useLive } from './useLive'
+import { useNewest } from './useNewest'
 import { useToasts } from '../stores/toasts'
 import { changeSettings, fetchSettings } from '../calls/house'
 import type { HouseSettings } from '../contract'
@@ -18,10 +19,15 @@ const ofThese = (settings: HouseSettings, change: Change) =>
 export function useHouseSettings() {
   const toasts = useToasts()
   const settings = shallowRef<HouseSettings>()
-  const load = () =>
-    attempt(async () => {
-      settings.value = await fetchSettings()
-    })
+  const newest = useNewest()
+  /** @returns how they are now; an older answer that comes late is never shown over a newer one */
+  async function fetched(): Promise<HouseSettings> {
+    const asked = fetchSettings()
+    const now = await newest(() => asked)
+    if (now) settings.value = now
+    return asked
+  }
+  const load = () => attempt(async () => void (await fetched()))
   onMounted(load)
   useLive(['house'], () => void load())
 
@@ -39,8 +45,7 @@ export function useHouseSettings() {
         })
         return
       }
-      await load()
-      const after = ofThese(settings.value!, change)
+      const after = ofThese(await fetched(), change)
       toasts.say(said, {
         undo: async () => {
           await changeSettings({ ...before, was: after })

@@ -26,21 +26,21 @@ const body = ref<HTMLElement>()
 /** Something is written in it: a click beside it does not throw that away. Cancel and Escape do. */
 const written = ref(false)
 
+const fields =
+  'input:not([type="checkbox"], [type="radio"], .v-select input), textarea, [contenteditable="true"]'
+/** Whoever was quicker than the opening writes where he clicked: the focus is not taken from there. */
+const writesAlready = () => Boolean(body.value?.contains(document.activeElement))
 watch(
   open,
   async (now) => {
     written.value = false
     await nextTick()
-    if (now)
-      setTimeout(
-        () =>
-          (
-            body.value?.querySelector<HTMLElement>(
-              'input:not([type="checkbox"], [type="radio"], .v-select input), textarea, [contenteditable="true"]',
-            ) ?? button.value?.$el
-          )?.focus(),
-        60,
-      )
+    if (!now) return
+    setTimeout(() => {
+      if (writesAlready()) return
+      const first = body.value?.querySelector<HTMLElement>(fields) ?? button.value?.$el
+      first?.focus()
+    }, 60)
   },
   { immediate: true },
 )

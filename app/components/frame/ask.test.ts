@@ -44,6 +44,33 @@ describe('a question', () => {
   })
 })
 
+describe('its first field', () => {
+  const opened = () =>
+    mount(Ask, {
+      props: { modelValue: true, title: 'A level of reminding', go: 'Save' },
+      slots: { default: '<input class="name" /><input class="fee" />' },
+      global: { stubs: openDialogs },
+      attachTo: document.body,
+    })
+  const settled = () => new Promise((done) => setTimeout(done, 90))
+
+  test('has the focus once it is open', async () => {
+    const page = opened()
+    await settled()
+    expect(document.activeElement).toBe(page.get('.name').element)
+    page.unmount()
+  })
+
+  test('does not take it from where a quick hand writes already', async () => {
+    const page = opened()
+    const fee = page.get<HTMLInputElement>('.fee').element
+    fee.focus()
+    await settled()
+    expect(document.activeElement).toBe(fee)
+    page.unmount()
+  })
+})
+
 describe('by keyboard', () => {
   /** Vuetify gives the dialog its keys; here they are given to the content and rise to it. */
   const dialog = { VDialog: { inheritAttrs: true, template: '<div class="dialog"><slot /></div>' } }
