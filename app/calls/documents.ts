@@ -29,8 +29,9 @@ export const changeLinks = (id: number, body: BodyOf<'/api/documents/{id}/links'
 /** A copy as it would go, and whom it could go to. */
 export type CopyPurpose = BodyOf<'/api/documents/{id}/copy', 'post'>['purpose']
 
-export const fetchCopy = (id: number, purpose: CopyPurpose) =>
-  api.get('/api/documents/{id}/copy', { path: { id }, query: { purpose } })
+/** @param text whose email text it has: a variant, 0 for the brand's own; nothing as its customer has it */
+export const fetchCopy = (id: number, purpose: CopyPurpose, text?: number) =>
+  api.get('/api/documents/{id}/copy', { path: { id }, query: { purpose, text } })
 
 export const sendCopy = (id: number, body: BodyOf<'/api/documents/{id}/copy', 'post'>) =>
   api.post('/api/documents/{id}/copy', { path: { id }, body })

@@ -1,10 +1,12 @@
+import { contrastWithWhite } from '../designs/contrast'
+import { hairline, ink } from '../designs/design'
 import { escapeHtml } from '../emailtexts/escape'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper } from './paper'
 
 /*
- * A document as an editable text (OpenDocument 1.3, ISO/IEC 26300): what it says in the same order, without its look.
- * For customers who want to write in it; the PDF stays the original.
+ * A document as an editable text (OpenDocument 1.3, ISO/IEC 26300): what it says in the same order, in the colours of
+ * its brand. For customers who want to write in it; the PDF stays the original.
  */
 
 export const fileForms = ['pdf', 'odt'] as const
@@ -33,66 +35,107 @@ const namespaces = [
   .map(([prefix, name]) => `xmlns:${prefix}="urn:oasis:names:tc:opendocument:xmlns:${name}:1.0"`)
   .join(' ')
 
-const styles = [
-  ['Heading', 'fo:margin-top="0.6cm" fo:margin-bottom="0.3cm"', 'fo:font-size="16pt" fo:font-weight="bold"'],
-  ['Strong', 'fo:margin-bottom="0.1cm"', 'fo:font-weight="bold"'],
-  ['Plain', 'fo:margin-bottom="0.1cm"', ''],
-  ['Right', 'fo:text-align="end"', ''],
-  ['Small', 'fo:margin-top="0.3cm"', 'fo:font-size="8pt"'],
-]
-  .map(
-    ([name, paragraph, text]) =>
-      `<style:style style:name="${name}" style:family="paragraph"><style:paragraph-properties ${paragraph}/>` +
-      `<style:text-properties ${text}/></style:style>`,
-  )
-  .join('')
+/** The brand's colours as #rrggbb: of headings and the heads of tables, and behind the sum to pay. */
+export interface EditableLook {
+  brand: string
+  accent: string
+}
 
-type Style = 'Heading' | 'Strong' | 'Plain' | 'Right' | 'Small'
+const paragraphStyle = (name: string, paragraph: string, text: string) =>
+  `<style:style style:name="${name}" style:family="paragraph"><style:paragraph-properties ${paragraph}/>` +
+  `<style:text-properties ${text}/></style:style>`
+
+const cellStyle = (name: string, ground: string) =>
+  `<style:style style:name="${name}" style:family="table-cell">` +
+  `<style:table-cell-properties fo:padding="0.1cm" ${ground}/></style:style>`
+
+/** Letters that can be read on a ground. */
+const lettersOn = (ground: string) => (contrastWithWhite(ground) >= 3 ? '#ffffff' : ink)
+
+function stylesOf({ brand, accent }: EditableLook): string {
+  // a pale colour is a ground, and no letters
+  const letters = contrastWithWhite(brand) >= 3 ? brand : ink
+  const bold = 'fo:font-weight="bold"'
+  return [
+    paragraphStyle('Brand', '', `fo:font-size="16pt" ${bold} fo:color="${letters}"`),
+    paragraphStyle(
+      'Heading',
+      'fo:margin-top="0.6cm" fo:margin-bottom="0.3cm"',
+      `fo:font-size="16pt" ${bold} fo:color="${letters}"`,
+    ),
+    paragraphStyle('Strong', 'fo:margin-bottom="0.1cm"', bold),
+    paragraphStyle('Plain', 'fo:margin-bottom="0.1cm"', ''),
+    paragraphStyle('Right', 'fo:text-align="end"', ''),
+    paragraphStyle('Small', 'fo:margin-top="0.3cm"', 'fo:font-size="8pt"'),
+    paragraphStyle('Head', '', `${bold} fo:color="${lettersOn(brand)}"`),
+    paragraphStyle('HeadRight', 'fo:text-align="end"', `${bold} fo:color="${lettersOn(brand)}"`),
+    paragraphStyle('Sum', '', `${bold} fo:color="${lettersOn(accent)}"`),
+    paragraphStyle('SumRight', 'fo:text-align="end"', `${bold} fo:color="${lettersOn(accent)}"`),
+    cellStyle('HeadCell', `fo:background-color="${brand}"`),
+    cellStyle('SumCell', `fo:background-color="${accent}"`),
+    cellStyle('PlainCell', `fo:border-bottom="0.5pt solid ${hairline}"`),
+  ].join('')
+}
+
+type RowStyle = 'Head' | 'Sum' | 'Plain'
+type Style = 'Brand' | 'Heading' | 'Strong' | 'Small' | 'Right' | 'HeadRight' | 'SumRight' | RowStyle
 
 const paragraph = (text: string, style: Style = 'Plain') =>
   `<text:p text:style-name="${style}">${text.split('\n').map(escapeHtml).join('<text:line-break/>')}</text:p>`
 
-const cell = (text: string, style: Style) =>
-  `<table:table-cell office:value-type="string">${paragraph(text, style)}</table:table-cell>`
+interface Row {
+  as: RowStyle
+  cells: readonly string[]
+}
 
 /** @param right the columns of numbers */
-function table(name: string, rows: readonly (readonly string[])[], right: readonly number[]): string {
+function table(name: string, rows: readonly Row[], right: readonly number[]): string {
   if (rows.length === 0) return ''
-  const columns = rows[0]!.length
+  const styleOf = ({ as }: Row, column: number): Style => {
+    if (!right.includes(column)) return as
+    return as === 'Plain' ? 'Right' : `${as}Right`
+  }
+  const cellOf = (row: Row, text: string, column: number) =>
+    `<table:table-cell table:style-name="${row.as}Cell" office:value-type="string">` +
+    `${paragraph(text, styleOf(row, column))}</table:table-cell>`
   const body = rows.map(
-    (row, at) =>
-      `<table:table-row>${row
-        .map((text, column) =>
-          cell(text, right.includes(column) ? 'Right' : at === 0 && rows.length > 1 ? 'Strong' : 'Plain'),
-        )
-        .join('')}</table:table-row>`,
+    (row) =>
+      `<table:table-row>${row.cells.map((text, column) => cellOf(row, text, column)).join('')}</table:table-row>`,
   )
   return (
-    `<table:table table:name="${name}"><table:table-column table:number-columns-repeated="${columns}"/>` +
+    `<table:table table:name="${name}">` +
+    `<table:table-column table:number-columns-repeated="${rows[0]!.cells.length}"/>` +
     `${body.join('')}</table:table>`
   )
 }
 
 /** The content of an OpenDocument text, as XML. */
-export function editableContent(paper: Paper): string {
+export function editableContent(paper: Paper, look: EditableLook): string {
   const { brand, recipient, columns, lines, adjustments, sums, toPay } = paper
-  const listed = [
-    [columns.item, columns.description, columns.quantity, columns.price, columns.amount],
-    ...lines.map((line) => [
-      line.item,
-      [line.description, line.detail].filter(Boolean).join('\n'),
-      line.quantity,
-      line.price,
-      line.amount,
-    ]),
-    ...adjustments.map(({ label, amount }) => ['', label, '', '', amount]),
+  const plain = (...cells: string[]): Row => ({ as: 'Plain', cells })
+  const listed: Row[] = [
+    {
+      as: 'Head',
+      cells: [columns.item, columns.description, columns.quantity, columns.price, columns.amount],
+    },
+    ...lines.map((line) =>
+      plain(
+        line.item,
+        [line.description, line.detail].filter(Boolean).join('\n'),
+        line.quantity,
+        line.price,
+        line.amount,
+      ),
+    ),
+    ...adjustments.map(({ label, amount }) => plain('', label, '', '', amount)),
   ]
-  const added = [...sums, toPay]
-    .filter(({ amount }) => amount !== '')
-    .map(({ label, amount }) => [label, amount])
+  const added = [
+    ...sums.map(({ label, amount }) => plain(label, amount)),
+    { as: 'Sum' as const, cells: [toPay.label, toPay.amount] },
+  ].filter(({ cells: [, amount] }) => amount !== '')
   const said = [...(paper.paragraphs ?? []), ...(paper.customerNote ? [paper.customerNote] : [])]
   const body = [
-    paragraph(brand.name, 'Strong'),
+    paragraph(brand.name, 'Brand'),
     ...brand.addressLines.map((line) => paragraph(line)),
     ...recipient.lines.map((line, at) => paragraph(line, at === 0 ? 'Strong' : 'Plain')),
     paragraph(`${paper.heading} ${paper.number}`, 'Heading'),
@@ -107,7 +150,7 @@ export function editableContent(paper: Paper): string {
   ]
   return (
     `<?xml version="1.0" encoding="UTF-8"?>\n<office:document-content ${namespaces} office:version="1.3">` +
-    `<office:automatic-styles>${styles}</office:automatic-styles>` +
+    `<office:automatic-styles>${stylesOf(look)}</office:automatic-styles>` +
     `<office:body><office:text>${body.join('')}</office:text></office:body></office:document-content>`
   )
 }

@@ -5,7 +5,7 @@ import { plainEmailLook } from './email-look'
 import { fillEmailText } from './email-text'
 import { exampleFacts, exampleFields, mergeFieldNames, type MergeFields } from './fields'
 import { bodyHtml, bodyText } from './forms'
-import { bodyOf, type Body, type InlineNode, type Mark } from './nodes'
+import { bodyOf, fieldsIn, tidy, type Body, type InlineNode, type Mark } from './nodes'
 import { settle } from './settle'
 
 const frame = {
@@ -98,6 +98,24 @@ describe('a field', () => {
     }
     expect(bodyText(settle(body, exampleFields, 'text'), tables)).toBe('Hello\n\nDue on 24 December 2026')
     expect(settle(body, without, 'text')).toEqual(bodyOf('Hello'))
+  })
+
+  test('a table and a picture stand or not as a passage does, and name its field', () => {
+    const when = { field: 'due', is: 'there', not: false } as const
+    const sign = { sha256: 'a'.repeat(64), alt: 'Our stamp', width: 90 }
+    const body = tidy({
+      type: 'doc',
+      content: [
+        ...bodyOf('Hello').content,
+        { type: 'picture', attrs: { ...sign, when } },
+        { type: 'factTable', attrs: { of: 'lines', when: { ...when, not: true } } },
+      ],
+    } as Body)
+    expect(fieldsIn(body)).toEqual(['due', 'due'])
+    expect(settle(body, exampleFields, 'text').content.slice(1)).toEqual([{ type: 'picture', attrs: sign }])
+    expect(settle(body, without, 'text').content.slice(1)).toEqual([
+      { type: 'factTable', attrs: { of: 'lines' } },
+    ])
   })
 
   test('that is written by hand between braces is refused; such words in a value are the customer’s', () => {

@@ -56,16 +56,21 @@ export interface ListNode {
   content: ItemNode[]
 }
 
+/** A table or a picture is a passage by itself where it has a condition; it always stands where it has none. */
+interface Conditional {
+  when?: Condition | null
+}
+
 /** The document's lines, the documents of an email with several, what is open, or its parcels, as a table. */
 export interface TableNode {
   type: 'factTable'
-  attrs: { of: TableName }
+  attrs: { of: TableName } & Conditional
 }
 
 /** A picture of the house's, on a line of its own. */
 export interface PictureNode {
   type: 'picture'
-  attrs: EmailPicture
+  attrs: EmailPicture & Conditional
 }
 
 export const tableNames = ['lines', 'documents', 'open', 'parcels'] as const
@@ -92,11 +97,11 @@ export const isSafeLink = (href: string): boolean =>
 
 const markOrder = ['passage', 'link', 'bold', 'italic']
 
+const tidyCondition = ({ field, is, not }: Condition): Condition => ({ field, is, not: Boolean(not) })
+const tidyWhen = (when: Condition | null | undefined) => (when ? { when: tidyCondition(when) } : {})
+
 function tidyMark(mark: Mark): Mark {
-  if (mark.type === 'passage') {
-    const { field, is, not } = mark.attrs
-    return { type: 'passage', attrs: { field, is, not: Boolean(not) } }
-  }
+  if (mark.type === 'passage') return { type: 'passage', attrs: tidyCondition(mark.attrs) }
   return mark.type === 'link' ? { type: 'link', attrs: { href: mark.attrs.href } } : { type: mark.type }
 }
 
@@ -132,10 +137,13 @@ const tidyParagraph = ({ content = [] }: ParagraphNode): ParagraphNode =>
 export function tidy<Text extends Body>({ content }: Text): Text {
   const blocks = content.map((block): BlockNode => {
     if (block.type === 'paragraph') return tidyParagraph(block)
-    if (block.type === 'factTable') return { type: 'factTable', attrs: { of: block.attrs.of } }
+    if (block.type === 'factTable') {
+      const { of, when } = block.attrs
+      return { type: 'factTable', attrs: { of, ...tidyWhen(when) } }
+    }
     if (block.type === 'picture') {
-      const { sha256, alt, width } = block.attrs
-      return { type: 'picture', attrs: { sha256, alt, width } }
+      const { sha256, alt, width, when } = block.attrs
+      return { type: 'picture', attrs: { sha256, alt, width, ...tidyWhen(when) } }
     }
     return {
       type: block.type,
@@ -156,13 +164,19 @@ export const paragraphsOf = ({ content }: Body): ParagraphNode[] =>
   })
 
 /** The fields that a body names, those of passages as well; what there is no field for is among them. */
-export const fieldsIn = (body: Body): string[] =>
-  paragraphsOf(body)
+export const fieldsIn = (body: Body): string[] => [
+  ...paragraphsOf(body)
     .flatMap(({ content = [] }) => content)
     .flatMap((node) => [
       ...(node.type === 'field' ? [node.attrs.name] : []),
       ...(node.marks ?? []).flatMap((mark) => (mark.type === 'passage' ? [mark.attrs.field] : [])),
-    ])
+    ]),
+  ...body.content.flatMap((block) => whenOf(block)?.field ?? []),
+]
+
+/** When a table or a picture stands; nothing where it always does. */
+export const whenOf = (block: BlockNode): Condition | null =>
+  block.type === 'factTable' || block.type === 'picture' ? (block.attrs.when ?? null) : null
 
 export const hasTable = (body: Body, of: TableName): boolean =>
   body.content.some((block) => block.type === 'factTable' && block.attrs.of === of)

@@ -5,6 +5,7 @@ import {
   fieldsIn,
   leadsToDocument,
   tidy,
+  whenOf,
   type BlockNode,
   type Body,
   type Condition,
@@ -93,8 +94,8 @@ function trimmed(nodes: InlineNode[]): InlineNode[] {
 }
 
 /**
- * A body for one document: passages stand or do not, fields are their values. What is left out leaves no empty
- * paragraph behind.
+ * A body for one document: passages, tables and pictures stand or do not, fields are their values. What is left out
+ * leaves no empty paragraph behind.
  * @param open fields that stay fields because their value is not settled yet
  * @param linked whether the document is behind a link: words that lead to it stand only then
  * @throws Refusal "bad-field" for one that was written between braces, "unknown-merge-field" for one that does not
@@ -127,7 +128,10 @@ export function settle<Text extends Body>(
     return left.length > 0 ? [{ type: 'paragraph', content: left }] : []
   }
   const blocks = body.content.flatMap((block): BlockNode[] => {
-    if (block.type === 'factTable' || block.type === 'picture') return [block]
+    const when = whenOf(block)
+    if (when && !holds(when, values, where)) return []
+    if (block.type === 'factTable') return [{ ...block, attrs: { ...block.attrs, when: null } }]
+    if (block.type === 'picture') return [{ ...block, attrs: { ...block.attrs, when: null } }]
     if (block.type === 'paragraph') return paragraph(block)
     const items = block.content
       .map((item) => ({ type: 'listItem' as const, content: item.content.flatMap(paragraph) }))

@@ -6,6 +6,7 @@ import { checkSend } from '../../server/services/documents/send-check'
 import { askSecond, confirmBanks } from '../../server/services/documents/second-look'
 import { sendThisOnceTo } from '../../server/services/documents/prepare-by-hand'
 import { continueRun, startRun } from '../../server/services/documents/send-run'
+import { rehearseTexts } from '../../server/services/house/change-email'
 import { brandViews, changeBrand } from '../../server/services/house/change'
 import { changeHouse, houseSettings } from '../../server/services/house/settings'
 import { preparedView } from '../../server/services/line/in-hand'
@@ -195,6 +196,23 @@ test('more than so many in one Send wait for a second person, who sends them all
   await askSecond(papers, col)
   expect((await checkSend({ papers }, { senderId: ida.id })).documents).toBe(3)
   expect(await send(papers, ida)).toHaveLength(3)
+})
+
+test('what is rehearsed goes to nobody: one person is enough, and two again for the real one', async () => {
+  await rule({ above: '100', many: 1 })
+  const papers = await shipped(2)
+  const sendable = async () => (await lineList({ stage: 'to check', limit: 50 }, col)).sendable
+  const before = await sendable()
+  await rehearseTexts(1, 'invoice', 'trying@house.example')
+  expect(await lookOf(papers[0]!.id)).toBeNull()
+  expect(await sendable()).toBeGreaterThanOrEqual(before + 2)
+  const check = await checkSend({ papers }, { senderId: col.id })
+  expect(check).toMatchObject({ documents: 2, rehearsed: 2, leftOut: [], toAsk: [] })
+  expect(await send(papers, col)).toEqual(['rehearsed', 'rehearsed'])
+  await rehearseTexts(1, 'invoice', '')
+  expect(await lookOf(papers[0]!.id)).toContain('over 100.00 EUR')
+  expect(await refused(send([papers[0]!], col))).toBe('second-look')
+  await rule({})
 })
 
 test('a house with one person cannot ask for two', async () => {

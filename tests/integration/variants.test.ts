@@ -12,7 +12,7 @@ import { brandViews, changeLook } from '../../server/services/house/change'
 import { changeEmail } from '../../server/services/house/change-email'
 import { emailVersions } from '../../server/services/house/email-versions'
 import { addVariant, changeVariant, giveUpOwn, variants } from '../../server/services/house/variants'
-import { sendCopy } from '../../server/services/line/copy'
+import { copyToWrite, sendCopy } from '../../server/services/line/copy'
 import { preparedView } from '../../server/services/line/in-hand'
 import { madeWith, makeWith } from '../../server/services/line/made-with'
 import { writeOwnEmail } from '../../server/services/line/own-email'
@@ -123,6 +123,18 @@ describe('an email text of a variant', () => {
     await sendCopy(document!.id, { address: 'office@elsewhere.example' }, who)
     await until('the copy', async () => (await house.mails('office@elsewhere.example')).length > 0)
     expect((await house.mails('office@elsewhere.example'))[0]!.subject).toMatch(/^Once more for schools INV-/)
+
+    // another is picked for this one copy: the brand's own, or of a variant that is in use and has one
+    const { texts, email } = await copyToWrite(document!.id, 'again', who)
+    expect(texts.map(({ name }) => name)).toEqual(['Schools'])
+    expect(email.subject).toMatch(/^Once more for schools/)
+    expect((await copyToWrite(document!.id, 'again', who, 0)).email.subject).toMatch(/^Invoice \S+ once more/)
+    await sendCopy(document!.id, { address: 'own@elsewhere.example', text: 0 }, who)
+    await until('the copy', async () => (await house.mails('own@elsewhere.example')).length > 0)
+    expect((await house.mails('own@elsewhere.example'))[0]!.subject).toMatch(/^Invoice \S+ once more/)
+    const unknown = sendCopy(document!.id, { address: 'x@elsewhere.example', text: 9999 }, who)
+    expect(await refused(unknown)).toBe('no-such-variant text')
+    expect(await house.mails('x@elsewhere.example')).toEqual([])
   })
 
   test('is given up for the brand’s own, and can be taken back from its versions', async () => {

@@ -91,11 +91,22 @@ const Passage = Mark.create({
   },
 })
 
+/** A table or a picture that stands only if something holds shows it as words do. */
+const when = {
+  default: null,
+  parseHTML: (element: HTMLElement): Condition | null =>
+    element.dataset.onlyIf ? (JSON.parse(element.dataset.onlyIf) as Condition) : null,
+  renderHTML: ({ when: found }: Record<string, unknown>) =>
+    found
+      ? { 'data-only-if': JSON.stringify(found), class: 'passage', title: whenWords(found as Condition) }
+      : {},
+}
+
 const FactTable = Node.create({
   name: 'factTable',
   group: 'block',
   atom: true,
-  addAttributes: () => ({ of: { default: 'lines', ...data('of') } }),
+  addAttributes: () => ({ of: { default: 'lines', ...data('of') }, when }),
   parseHTML: () => [{ tag: 'div[data-of]' }],
   renderHTML: ({ node, HTMLAttributes }) => [
     'div',
@@ -117,12 +128,13 @@ const Picture = Node.create({
       parseHTML: (element: HTMLElement) => Number(element.getAttribute('data-width')),
       renderHTML: ({ width }: Record<string, unknown>) => ({ 'data-width': String(width) }),
     },
+    when,
   }),
   parseHTML: () => [{ tag: 'img[data-sha256]' }],
   renderHTML: ({ node, HTMLAttributes }) => {
     const { sha256, alt, width } = node.attrs as EmailPicture
-    const shown = { src: emailPictureUrl(sha256), alt, title: alt, width: String(width) }
-    return ['img', mergeAttributes(HTMLAttributes, shown)]
+    const shown = { src: emailPictureUrl(sha256), alt, width: String(width) }
+    return ['img', mergeAttributes({ title: alt }, HTMLAttributes, shown)]
   },
 })
 

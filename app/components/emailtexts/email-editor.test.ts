@@ -113,6 +113,36 @@ test('a passage selected whole is asked anew; a part of it becomes one in it; al
   expect(conditionsHere(inside)).toEqual([])
 })
 
+test('a picture and a table stand only if something holds: with the words around them, or alone', async () => {
+  const due = { field: 'due', is: 'there', not: false } as const
+  const paid = { field: 'paying', is: 'paid', not: false } as const
+  const picture = { type: 'picture', attrs: { sha256: 'a'.repeat(64), alt: 'Our stamp', width: 90 } } as const
+  const { editor, inside, last } = await opened({
+    type: 'doc',
+    content: [...fromBraces('Pay soon').content, picture, { type: 'factTable', attrs: { of: 'open' } }],
+  })
+  inside.commands.selectAll()
+  setPassage(inside, due)
+  const whens = () =>
+    tidy(last()!)
+      .content.slice(1)
+      .map((block) => 'attrs' in block && block.attrs.when)
+  expect(whens()).toEqual([due, due])
+  expect(editor.get('img').classes()).toContain('passage')
+  expect(editor.get('img').attributes('title')).toBe('there is a value for “due date”')
+  inside.commands.setNodeSelection(10)
+  expect(conditionsHere(inside)).toEqual([due])
+  setPassage(inside, paid)
+  expect(whens()).toEqual([paid, due])
+  inside.commands.setNodeSelection(10)
+  setPassage(inside, null)
+  expect(whens()).toEqual([undefined, due])
+  // as it comes out of the page, pasted or undone, it is the same
+  const before = last()!
+  inside.commands.setContent(inside.getHTML(), { emitUpdate: true })
+  expect(tidy(last()!)).toEqual(tidy(before))
+})
+
 test('pasted looks and scripts stay outside', async () => {
   const { inside, last } = await opened(fromBraces('x'))
   inside.commands.setContent(

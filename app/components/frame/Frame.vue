@@ -86,8 +86,8 @@ useLive([], () => {})
     {{ t('frame.noWordFromTheServer') }}
   </div>
   <StateBand />
-  <RunStrip />
   <main id="main" class="main"><slot /></main>
+  <RunStrip />
   <button
     type="button"
     class="aside-tab"

@@ -124,7 +124,7 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
   align-items: baseline;
   gap: 2px 12px;
   padding: 7px 14px;
-  border-bottom: 1px solid var(--rule);
+  border-top: 1px solid var(--rule);
   border-left: 4px solid var(--spruce);
 }
 .runs > p {

@@ -6,11 +6,12 @@ import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import PeopleWords from './PeopleWords.vue'
 import { emailFields, useBegunEmail } from './begun-email'
+import { variantChoices } from '../variants/words'
 import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { ApiRefusal } from '../../composables/api'
 import { money } from '../../composables/format'
-import { sendCopy, type CopyPurpose } from '../../calls/documents'
+import { fetchCopy, sendCopy, type CopyPurpose } from '../../calls/documents'
 import { provocations, provokedAddress, type Provocation } from '../../../core/dispatch/provoked'
 import { wordsOfBody } from '../../../core/emailtexts/nodes'
 import type { CopyToWrite, DocumentView } from '../../contract'
@@ -27,7 +28,7 @@ const address = ref(props.document.email?.to[0]?.address ?? props.copy.contacts[
 const before = ref(false)
 /** Whom it greets is known once it is said to whom it goes. */
 const values = { ...props.copy.words.values, greeting: '', contact: '' }
-const { form, goesOn, otherwise, anew, used, changed, written } = useBegunEmail(
+const { form, goesOn, otherwise, anew, supply, used, changed, written } = useBegunEmail(
   `${props.purpose === 'reminder' ? 'reminder' : 'copy'} of ${props.document.id}`,
   props.copy.words,
   props.copy.email,
@@ -52,6 +53,17 @@ watch(address, () => {
   before.value = false
 })
 
+/** The email as its text has it: that of its customer, or one that is picked for this copy. */
+const supplied = shallowRef(props.copy)
+const picked = ref('')
+async function pick(text: string) {
+  await acting(async () => {
+    supplied.value = await fetchCopy(props.document.id, props.purpose, text === '' ? undefined : Number(text))
+    picked.value = text
+    supply(supplied.value.words, supplied.value.email)
+  })
+}
+
 async function send() {
   const well = await acting(async () => {
     try {
@@ -60,6 +72,7 @@ async function send() {
         purpose: props.purpose,
         again: before.value,
         own: writing.value && changed() ? written() : null,
+        text: picked.value === '' ? null : Number(picked.value),
       })
     } catch (error) {
       if (error instanceof ApiRefusal && ['sent-before', 'reminded-lately'].includes(error.code))
@@ -116,20 +129,29 @@ async function send() {
       />
       <PeopleWords :people="copy.contacts" :chosen="[address]" @pick="address = $event" />
     </template>
+    <SelectField
+      v-if="copy.texts.length > 0"
+      :model-value="picked"
+      :label="t('paper.documentText')"
+      :choices="[{ value: '', words: t('paper.asCustomerHasIt') }, ...variantChoices(copy.texts)]"
+      :hint="writing && changed() ? t('paper.ownWordsAreLost') : ''"
+      data-test="copy-text"
+      @update:model-value="pick"
+    />
     <EmailForm
       v-if="writing"
       v-model="form"
-      :words="copy.words"
+      :words="supplied.words"
       :values="values"
       :prepared-id="copy.preparedId"
-      :email="copy.email"
+      :email="supplied.email"
       :goes-on="goesOn"
       :otherwise="otherwise"
       :wrongs="wrongs"
       @anew="anew"
     />
     <p v-else class="words">
-      <span class="soft">{{ t('common.subject') }}</span> {{ copy.email.subject }}
+      <span class="soft">{{ t('common.subject') }}</span> {{ supplied.email.subject }}
       <button type="button" class="word" data-test="copy-words" @click="writing = true">
         {{ t('paper.writeWords') }}
       </button>

@@ -52,11 +52,11 @@ const listOf = (written: string) => [...new Set(written.split(/[\s,;]+/).filter(
  * @param name what it is the email of
  */
 export function useBegunEmail(name: string, words: EmailWords, email: EmailView | null) {
-  const opened = inFields(words, email)
+  let opened = inFields(words, email)
   const begun = useLocalStorage<Begun | null>(`email of ${name} by ${useSession().user?.email}`, null, {
     serializer: { read: (text) => JSON.parse(text) as Begun, write: (one) => JSON.stringify(one) },
   })
-  const form = reactive<EmailInFields>({ ...inFields(words, email), ...begun.value?.form })
+  const form = reactive<EmailInFields>({ ...structuredClone(opened), ...begun.value?.form })
   /** It was begun before and never used. */
   const goesOn = ref(begun.value !== null)
   /** Somebody wrote it otherwise since it was begun. */
@@ -69,7 +69,13 @@ export function useBegunEmail(name: string, words: EmailWords, email: EmailView 
     goesOn,
     otherwise,
     anew: () => {
-      Object.assign(form, opened)
+      Object.assign(form, structuredClone(opened))
+      goesOn.value = false
+    },
+    /** Another text takes the place of what stands there. */
+    supply: (words: EmailWords, email: EmailView | null) => {
+      opened = inFields(words, email)
+      Object.assign(form, structuredClone(opened))
       goesOn.value = false
     },
     /** It was used: what was begun is over. */

@@ -79,7 +79,7 @@ export const line = {
   secondPerson: 'second person',
   askedBy: 'asked: {name}',
   rehearsedOnly:
-    'Rehearsed only: {documents}, of a routine that is being tried. What is rehearsed stays due, and no customer hears of it.',
+    'Rehearsed only: {documents}, since the house, a routine or a text is being tried. What is rehearsed stays due, and no customer hears of it.',
   asSecond: 'Of these, you are the second person for {documents}: send them only if you have looked at them.',
   askSecondFor: 'Ask for a second person for {documents}',
   secondIsAskedFor: 'A second person is asked for {documents}.',

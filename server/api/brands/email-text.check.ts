@@ -10,17 +10,16 @@ import { emailPicture, Joi, safeLink } from '../../http/checks'
 const type = (name: string) => Joi.string().valid(name).required()
 const node = (name: string, rest: object = {}) => Joi.object({ type: type(name), ...rest })
 
+const condition = Joi.object({
+  field: Joi.string().max(120).required(),
+  is: Joi.string().valid('there', 'due', 'paid', 'nothing').required(),
+  not: Joi.boolean().required(),
+})
 const mark = Joi.alternatives().try(
   node('bold'),
   node('italic'),
   node('link', { attrs: Joi.object({ href: safeLink.required() }).required() }),
-  node('passage', {
-    attrs: Joi.object({
-      field: Joi.string().max(120).required(),
-      is: Joi.string().valid('there', 'due', 'paid', 'nothing').required(),
-      not: Joi.boolean().required(),
-    }).required(),
-  }),
+  node('passage', { attrs: condition.required() }),
 )
 const marks = Joi.array().items(mark).max(8)
 
@@ -51,10 +50,13 @@ const table = node('factTable', {
     of: Joi.string()
       .valid(...tableNames)
       .required(),
+    when: condition.allow(null),
   }).required(),
 })
 
-const picture = node('picture', { attrs: Joi.object(emailPicture).required() })
+const picture = node('picture', {
+  attrs: Joi.object({ ...emailPicture, when: condition.allow(null) }).required(),
+})
 
 const block = Joi.alternatives().try(paragraph, list('bulletList'), list('orderedList'), table, picture)
 

@@ -70,6 +70,8 @@ export interface PaperRow {
   /** Why a second person has to send it, and who asked for one. */
   secondLook: string | null
   asked: Asked | null
+  /** Where it goes as a rehearsal; '' for real. */
+  rehearseTo: string
   /** What its customer wants of its kind. */
   wish?: Preference
   /** What routines on posting may test of the customer. */

@@ -26,17 +26,12 @@ export type Outcome = Omit<IssueResult, 'preparedId'>
 
 export const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
 
-/** SQL: where a document `p` of a routine `r` and a brand `b` goes while the one or its text is tried; '' for real. */
-export const rehearsalOf = `coalesce(nullif(r.sentence ->> 'rehearseTo', ''), b.text_rehearsals ->> p.kind, '')`
-
-/** Where prepared documents go as a rehearsal because something of theirs is tried; those that go for real are none. */
-export const narrowRehearsals = async (ids: readonly number[]): Promise<Map<number, string>> => {
+/** Where prepared documents go as rehearsals; those that go for real are none. */
+export const rehearsalsOf = async (ids: readonly number[]): Promise<Map<number, string>> => {
   const found = await rows<{ id: number; address: string }>(
-    `select p.id, ${rehearsalOf} address
-    from prepared_document p
-    join brand b on b.id = p.brand_id
-    left join routine r on r.id = p.routine_id
-    where p.id = any($ids::int[]) and ${rehearsalOf} <> ''`,
+    `select x.id, x.address
+    from (select p.id, rehearsal_for(p) address from prepared_document p where p.id = any($ids::int[])) x
+    where x.address <> ''`,
     { ids },
   )
   return new Map(found.map(({ id, address }) => [id, address]))
@@ -108,7 +103,7 @@ export const wishesOf = (ids: readonly number[]) =>
   )
 
 export const lockPrepared = (ids: readonly number[]) =>
-  rows<PaperRow>(
+  rows<Omit<PaperRow, 'rehearseTo'>>(
     `select ${paperColumns} from prepared_document where id = any($ids::int[]) order by id for update`,
     { ids },
   )

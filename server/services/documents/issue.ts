@@ -23,7 +23,6 @@ import {
   seriesOfBrands,
   postedRoutine,
   failed,
-  narrowRehearsals,
 } from './issue-queries'
 import { issuePeriod } from './draw-numbers'
 import { type Principal, inTheNameOf } from '../people/principal'
@@ -57,13 +56,9 @@ export async function issueInOneTransaction(
 ): Promise<IssueResult[]> {
   return inTransaction(async () => {
     const results: IssueResult[] = []
-    const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
-    if (paused) throw new Paused()
+    if ((await gate(true)).paused) throw new Paused()
     const ready = await readyToIssue(asked, results, how)
-    // a routine or a text that is tried says itself where to, whatever the house does
-    const tried = await narrowRehearsals(ready.map((paper) => paper.id))
-    const house = rehearsalSince ? rehearsalAddress : ''
-    const rehearsedTo = groupBy(ready, (paper) => tried.get(paper.id) ?? house)
+    const rehearsedTo = groupBy(ready, (paper) => paper.rehearseTo)
     for (const [address, papers] of rehearsedTo)
       if (address) await rehearseReady(papers, address, who, results)
     const real = rehearsedTo.get('') ?? []

@@ -4,7 +4,6 @@ import type { Paper } from '../../../core/documents/paper'
 import type { Exchange } from '../../../core/money/exchange'
 import { json, one, rows, run } from '../../db/connection'
 import type { Which, Candidate } from './send-check'
-import { rehearsalOf } from './issue-queries'
 import { toCheckMatching } from './matching'
 import type { IssueHow } from './ready-to-issue'
 import type { Principal } from '../people/principal'
@@ -217,7 +216,7 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
     select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
       p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
       p.customer_name "customerName", p.total::text total, p.currency, ${secondLookColumns('p')},
-      ${rehearsalOf} "rehearseTo",
+      rehearsal_for(p) "rehearseTo",
       case
         when (w.wish ->> 'gathered')::boolean then concat_ws(
           '|', w.wish ->> 'addresses',
@@ -227,8 +226,6 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
     from chosen h
     join prepared_document p on p.id = h.id
     join wishes w on w.customer_id = h.customer_id and w.kind = h.kind and w.mail is not distinct from h.mail
-    join brand b on b.id = p.brand_id
-    left join routine r on r.id = p.routine_id
     order by p.id`,
     parameters,
   )
@@ -245,7 +242,10 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
     const changed = paper.changed || (seen !== undefined && seen.get(paper.id) !== paper.revision)
     return { ...paper, changed, plan: planSending({ ...paper, ...wanted, changed }) }
   })
-  const alone = judged.filter((one) => one.plan.goes && !isSecond(one.asked ?? null, senderId))
+  // what is rehearsed goes to nobody
+  const alone = judged.filter(
+    (one) => one.plan.goes && one.rehearseTo === '' && !isSecond(one.asked ?? null, senderId),
+  )
   const many = (await secondLookRule())!.rule.many
   if (many === null || alone.length <= many) return judged
   const secondLook = manyWords(many)

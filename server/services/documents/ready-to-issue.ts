@@ -9,6 +9,7 @@ import {
   lockOpenItems,
   lockPrepared,
   markPreparedStale,
+  rehearsalsOf,
   wishesOf,
 } from './issue-queries'
 import { lookForSecond } from './second-look'
@@ -76,6 +77,7 @@ export async function readyToIssue(
   const papers = await lockPrepared(ids)
   // once more at the last moment: a rate, an address or a bank account may be another one
   const looks = await lookForSecond(ids)
+  const rehearsals = await rehearsalsOf(ids)
   const wishOf = new Map((await wishesOf(ids)).map(({ id, wish }) => [id, wish]))
   const brands = await brandVersions()
   const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
@@ -89,6 +91,7 @@ export async function readyToIssue(
     const refuse = (outcome: IssueResult['outcome'], reason: string) =>
       results.push({ preparedId: paper.id, outcome, reason, documentId: null })
     const lookedAt = revision.get(paper.id)
+    const rehearseTo = rehearsals.get(paper.id) ?? ''
     const { builtFrom } = paper
     const outdated =
       builtFrom.order !== sourceVersion.get(paper.sourceId) ||
@@ -110,7 +113,8 @@ export async function readyToIssue(
         issueOnly: postOnly,
         despite,
         withoutAddress,
-        secondLook: looks.get(paper.id) ?? null,
+        // what is rehearsed goes to nobody: one person is enough
+        secondLook: rehearseTo === '' ? (looks.get(paper.id) ?? null) : null,
         senderId,
       })
       const customer = customerOf.get(paper.customerId)!
@@ -118,6 +122,7 @@ export async function readyToIssue(
         ready.push({
           ...paper,
           wish: wishOf.get(paper.id),
+          rehearseTo,
           customerFacts: customer.facts,
         })
       else refuse(outcomeOfBar[plan.bar], `${plan.reason} ${plan.help}`)

@@ -261,7 +261,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
     const name = one.fileName ?? `${fileNamePart(one.number)}.pdf`
     const document =
       going.get(one.preparedId ?? 0)?.form === 'odt'
-        ? editableFile(one.content, name)
+        ? editableFile(one.content, name, one.colours)
         : { name, bytes, mediaType: 'application/pdf' }
     const files = [
       ...(hasFile(one.content.kind) ? [document] : []),

@@ -12,7 +12,7 @@ import { json, one, rows, run } from '../../db/connection'
  * it changed has not asked for it as it is.
  */
 export const secondLookColumns = (p: string) => `
-  ${p}.second_look "secondLook",
+  case when ${p}.second_look is not null and rehearsal_for(${p}) = '' then ${p}.second_look end "secondLook",
   case when (${p}.asked ->> 'revision')::int = ${p}.revision then ${p}.asked - 'revision' end asked`
 
 export const secondLookRule = () =>

@@ -38,6 +38,15 @@ export const variants = (): Promise<VariantView[]> => variantRows()
 export const variantNames = async (): Promise<Pick<VariantView, 'id' | 'name' | 'retired'>[]> =>
   (await Variant.findAll({ order: ['name', 'id'] })).map(({ id, name, retired }) => ({ id, name, retired }))
 
+/** Those that have one of what is in force for a brand, by name. */
+export const variantsHaving = async (
+  found: readonly { brandId: number; variantId: number | null }[],
+  brandId: number,
+): Promise<{ id: number; name: string }[]> =>
+  (await variantNames())
+    .filter(({ id }) => found.some((own) => own.brandId === brandId && own.variantId === id))
+    .map(({ id, name }) => ({ id, name }))
+
 /** @throws Refusal "same-name/variant" */
 export async function addVariant(name: string): Promise<number> {
   return inTransaction(async () => {
@@ -72,10 +81,10 @@ async function refuseTwin(name: string, id: number | null): Promise<void> {
 }
 
 /** @throws Refusal "no-such-variant" for one that is not there, or is retired */
-export async function variantInUse(id: number | null): Promise<void> {
+export async function variantInUse(id: number | null, field = 'variantId'): Promise<void> {
   if (id === null) return
   const variant = await Variant.findByPk(id)
-  if (!variant || variant.retired) throw badInput('no-such-variant', 'variantId')
+  if (!variant || variant.retired) throw badInput('no-such-variant', field)
 }
 
 /** One that is retired stays where it stands. @throws Refusal "no-such-variant" */

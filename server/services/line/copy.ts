@@ -15,8 +15,9 @@ import { noPdf } from '../dispatch/no-pdf'
 import { isUnpainted } from '../dispatch/queries'
 import { filesOfCopies } from '../enclosures/going'
 import { addedToAny, tooLargeAmong } from '../enclosures/once'
-import { company } from '../house/house'
-import { emailTextFor } from '../house/text-for'
+import { company, emailTextsInForce } from '../house/house'
+import { emailTextFor, type TextQuestion } from '../house/text-for'
+import { variantInUse, variantsHaving } from '../house/variants'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
 import { copyLetter, copyOnItsWay, documentToCopy, lockDocument, whoHasIt } from './copy-queries'
@@ -38,7 +39,12 @@ export interface CopyToWrite {
   email: EmailView
   /** The customer's people, to choose from. */
   contacts: ContactFacts[]
+  /** Variants that have an email text for it. */
+  texts: { id: number; name: string }[]
 }
+
+/** Whose email text a copy goes with: a variant, 0 for the brand's own; nothing as its customer has it. */
+type TextChosen = number | null
 
 /** Whom the greeting names is known once somebody has said to whom it goes. */
 const openInCopies = ['greeting', 'contact'] as const
@@ -55,8 +61,9 @@ export async function copyToWrite(
   documentId: number,
   purpose: CopyPurpose,
   who: Principal,
+  chosen: TextChosen = null,
 ): Promise<CopyToWrite> {
-  const row = await rowOf(documentId, purpose, await unpaidOf(documentId, purpose, true), who)
+  const row = await rowOf(documentId, purpose, await unpaidOf(documentId, purpose, true), who, chosen)
   const letter = letterOf(row)!
   const files = (await filesOfCopies([documentId], who.name)).get(documentId)
   return {
@@ -64,12 +71,25 @@ export async function copyToWrite(
     words: await wordsOf(letter, row, null, openInCopies),
     email: await preview(letter, files),
     contacts: row.contacts,
+    texts: await variantsHaving(await emailTextsInForce(row.kind, [purpose]), row.brandId),
   }
 }
 
-async function rowOf(documentId: number, purpose: CopyPurpose, unpaid: string | null, who: Principal) {
+/** @throws Refusal "no-such-variant" */
+async function textOf(purpose: CopyPurpose, of: TextQuestion, chosen: TextChosen): Promise<number> {
+  await variantInUse(chosen || null, 'text')
+  return emailTextFor(purpose, chosen === null ? of : { ...of, variantId: chosen || null })
+}
+
+async function rowOf(
+  documentId: number,
+  purpose: CopyPurpose,
+  unpaid: string | null,
+  who: Principal,
+  chosen: TextChosen,
+) {
   const document = await documentToCopy(documentId)
-  const textId = document && (await emailTextFor(purpose, document))
+  const textId = document && (await textOf(purpose, document, chosen))
   const row = textId && (await copyLetter(documentId, textId, unpaid, who.name))
   if (!row) throw new Refusal('no-such-document', { status: 404 })
   return row
@@ -86,17 +106,18 @@ export interface CopyWanted {
   again?: boolean
   /** What was written for it; nothing for what the house says with a copy. */
   own?: OwnEmail | null
+  text?: TextChosen
 }
 
 /**
  * Sends the stored PDF once more, to one address, marked as a copy in the history.
  * @throws Refusal "sent-before" when that person already has it and nobody said "again", "bad-address",
- * "no-such-document", "void", "goes-already", "no-such-enclosure", "too-large-email", and those of `settle` and
- * `openToRemind`
+ * "no-such-document", "void", "goes-already", "no-such-variant", "no-such-enclosure", "too-large-email", and those of
+ * `settle` and `openToRemind`
  */
 export async function sendCopy(
   documentId: number,
-  { address, purpose = 'again', again = false, own = null }: CopyWanted,
+  { address, purpose = 'again', again = false, own = null, text = null }: CopyWanted,
   who: Principal,
 ): Promise<number> {
   const to = address.trim()
@@ -124,12 +145,12 @@ export async function sendCopy(
       })
     const waiting = await copyOnItsWay(documentId, to)
     if (waiting) throw new Refusal('goes-already', { values: { to } })
-    if (own) await checkWords(await rowOf(documentId, purpose, unpaid, who), own)
+    if (own) await checkWords(await rowOf(documentId, purpose, unpaid, who, text), own)
     // locked, so that painting either sees the copy or has stored the PDF before
     const painted = !(await isUnpainted(documentId))
     const id = await newDispatch({
       ...document,
-      emailTextId: await emailTextFor(purpose, document),
+      emailTextId: await textOf(purpose, document, text),
       channel: 'email',
       documentId,
       role: kindFacts[document.kind].to,

@@ -7,7 +7,7 @@ import { refreshPrepared } from '../documents/refresh'
 import { keepOwnEnclosures } from '../enclosures/once'
 import { noteAll } from '../history/history'
 import { designsInForce, emailTextsInForce } from '../house/house'
-import { variantInUse, variantNames } from '../house/variants'
+import { variantInUse, variantNames, variantsHaving } from '../house/variants'
 import { publish } from '../live/publish'
 import { markThese } from '../outbox/stale'
 import type { Principal } from '../people/principal'
@@ -36,15 +36,10 @@ const speaksOneLanguage = (kind: keyof typeof kindFacts) => kindFacts[kind].cont
 export async function madeWith(id: number): Promise<MadeWith> {
   const row = await preparedToMake(id)
   if (!row) throw new Refusal('no-such-paper', { status: 404 })
-  const all = await variantNames()
-  const having = (found: readonly { brandId: number; variantId: number | null }[]) =>
-    all
-      .filter((one) => found.some((own) => own.brandId === row.brandId && own.variantId === one.id))
-      .map(({ id: variantId, name }) => ({ id: variantId, name }))
   return {
     asOnce: row.asOnce,
-    texts: having(await emailTextsInForce(row.kind)),
-    designs: having(await designsInForce(row.kind)),
+    texts: await variantsHaving(await emailTextsInForce(row.kind), row.brandId),
+    designs: await variantsHaving(await designsInForce(row.kind), row.brandId),
     mayChooseLanguage: !speaksOneLanguage(row.kind),
   }
 }

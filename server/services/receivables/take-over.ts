@@ -113,7 +113,7 @@ export async function takeOver(olds: readonly OldDocument[], who: Principal): Pr
     papers.map((paper) => {
       const old = oldOf.get(paper.sourceId)!
       return {
-        paper: { ...paper, customerFacts: factsOfCustomer.get(paper.customerId)! },
+        paper: { ...paper, rehearseTo: '', customerFacts: factsOfCustomer.get(paper.customerId)! },
         drawn: {
           number: old.number,
           counter: null,

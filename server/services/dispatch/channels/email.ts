@@ -238,11 +238,13 @@ const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] =>
 ]
 
 /** A document's PDF, or its text to be edited where its customer wants that and the house allows it. */
-function documentFile(one: Enclosed, { preferences, editable }: Outgoing): FileOfEmail {
+function documentFile(one: Enclosed, { preferences, editable, colours }: Outgoing): FileOfEmail {
   const { paper, name, sha256, bytes, documentId } = one
   const form = formOf(paper.kind, preferences[paper.kind]?.form, editable)
   const file =
-    form === 'odt' ? editableFile(paper, name) : { name, sha256, bytes, mediaType: 'application/pdf' }
+    form === 'odt'
+      ? editableFile(paper, name, colours)
+      : { name, sha256, bytes, mediaType: 'application/pdf' }
   return { ...file, documentId, size: file.bytes.length, isDocument: true }
 }
 
