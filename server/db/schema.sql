@@ -1639,11 +1639,12 @@ create table open_item (
   marked_by text not null default '',
   marked_at timestamptz
 );
--- all that Accounts adds up of what is open, so that no row has to be read for it
-create index open_item_account on open_item (customer_id, currency, due_date)
-  include (open, document_id, dispute, promised_on)
-  where open <> 0;
+create index open_item_account on open_item (customer_id, currency, due_date) where open <> 0;
 create index open_item_amount on open_item (open) where open <> 0;
+-- all that Accounts adds up of what is owed, so that no row has to be read, and no amount compared, for it
+create index open_item_owed on open_item (customer_id, currency, due_date)
+  include (open, document_id, dispute, promised_on)
+  where open > 0;
 
 -- Which payment or credit settled what. Counter-entries are below zero; none is ever deleted.
 create table allocation (

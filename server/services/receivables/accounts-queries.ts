@@ -27,10 +27,6 @@ const ofStep = (dueDate: string, today: '$1' | '$today') => {
   ]
 }
 
-const stepSums = ofStep('i.due_date', '$1')
-  .map((when) => `coalesce(sum(i.open) filter (where ${when}), 0)::text`)
-  .join(',\n      ')
-
 /** Credit notes not used up and payments on account, below zero; what is to be refunded is above it. */
 const creditsSql = (who: Principal) => `
   select i.customer_id, i.currency, i.open, i.dispute
@@ -41,18 +37,19 @@ const creditsSql = (who: Principal) => `
   from payment
   where open <> 0 and ${within(who, 'brand_id')}`
 
-/** What is owed is told from what is credited once, before it is added up: a comparison of decimals costs as much. */
+/**
+ * What decides of every account: whose it is and how much. What is owed is told from what is credited once, before it
+ * is added up: a comparison of decimals costs as much. The rest is read of the accounts that are shown alone.
+ */
 const accountsSql = (who: Principal) => `
   select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id,
     c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency,
-    coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue, coalesce(p.open, 0) credit,
-    coalesce(g.owed, 0) + coalesce(p.open, 0) balance, g.oldest::text "oldestDue",
-    coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
-    c.terms ? 'collected' collected, c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
+    coalesce(g.overdue, 0) overdue, coalesce(p.open, 0) credit,
+    coalesce(g.owed, 0) + coalesce(p.open, 0) balance, g.oldest "oldestDue",
+    c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
   from (
-    select i.customer_id, i.currency, array[${stepSums}] steps,
-      coalesce(sum(i.open) filter (where i.due_date < $1::date), 0) overdue, sum(i.open) owed,
-      min(i.due_date) oldest, bool_or(i.dispute <> '') disputed, bool_or(i.promised_on >= $1::date) promised
+    select i.customer_id, i.currency, sum(i.open) owed, min(i.due_date) oldest,
+      coalesce(sum(i.open) filter (where i.due_date < $1::date), 0) overdue
     from open_item i
     where i.open > 0 and ${itemWithin(who)}
     group by 1, 2
@@ -65,6 +62,17 @@ const accountsSql = (who: Principal) => `
     on p.customer_id = g.customer_id
     and p.currency = g.currency
   join customer c on c.id = coalesce(g.customer_id, p.customer_id)`
+
+const stepSums = ofStep('i.due_date', '$1')
+  .map((when) => `coalesce(sum(i.open) filter (where ${when}), 0)::text`)
+  .join(',\n      ')
+
+/** SQL: what is owed on account `x` by age, and what is remarked there. */
+const owedOn = (who: Principal) => `
+  select array[${stepSums}] steps, coalesce(bool_or(i.dispute <> ''), false) disputed,
+    coalesce(bool_or(i.promised_on >= $1::date), false) promised
+  from open_item i
+  where i.customer_id = x."customerId" and i.currency = x.currency and i.open > 0 and ${itemWithin(who)}`
 
 const sorts = {
   overdue: { key: 'x.overdue', type: 'numeric' },
@@ -104,7 +112,7 @@ function matches(filter: AccountFilter, who: Principal, parameters: unknown[]): 
   if (filter.overdueOver) conditions.push(`x.overdue > ${bind(filter.overdueOver)}::numeric`)
   if (filter.balanceOver) conditions.push(`x.balance > ${bind(filter.balanceOver)}::numeric`)
   if (filter.lateOver !== undefined)
-    conditions.push(`$1::date - x."oldestDue"::date > ${bind(filter.lateOver)}::int`)
+    conditions.push(`$1::date - x."oldestDue" > ${bind(filter.lateOver)}::int`)
   const notWithin = (kind: DocumentKind, days: number) =>
     `coalesce(${lastOf(kind, who)}, '') < ($1::date - ${bind(days)}::int)::text`
   if (filter.notStatedFor !== undefined)
@@ -190,7 +198,11 @@ export async function accounts(
   const [stated, reminded] = dunning.map((kind) => `max(${dayOf[kind]}) filter (where d.kind = '${kind}')`)
   const found = await rows<AccountRow & { sortKey: string; matching: number; sums: Sums }>(
     `with
-      every_account as materialized (select x.* from (${accountsSql(seen)}) x where ${where}),
+      every_account as materialized (
+        select x.id, x."customerId", x.number, x.name, x.currency, x.overdue, x.credit, x.balance, x."oldestDue"
+        from (${accountsSql(seen)}) x
+        where ${where}
+      ),
       x as materialized (
         select x.*
         from every_account x
@@ -204,6 +216,7 @@ export async function accounts(
         group by 1, 2
       )
     select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
+      x."oldestDue"::text "oldestDue", o.steps, o.disputed, o.promised, c.terms ? 'collected' collected,
       (select count(*)::int from every_account) matching, (${sorts[filter.sort].key})::text "sortKey",
       last.stated, last.reminded,
       (
@@ -211,6 +224,8 @@ export async function accounts(
         from (select e.currency, sum(e.balance) balance from every_account e group by 1) s
       ) sums
     from x
+    join customer c on c.id = x."customerId"
+    cross join lateral (${owedOn(seen)}) o
     left join last on last.customer_id = x."customerId" and last.currency = x.currency
     order by ${page.order}`,
     parameters,
