@@ -43,7 +43,14 @@ export interface EditableLook {
 
 const paragraphStyle = (name: string, paragraph: string, text: string) =>
   `<style:style style:name="${name}" style:family="paragraph"><style:paragraph-properties ${paragraph}/>` +
-  `<style:text-properties ${text}/></style:style>`
+  `<style:text-properties fo:font-family="Arial" ${text}/></style:style>`
+
+/** The columns of its tables, in millimetres: together as wide as the text of an A4 page. */
+const columnWidths = { Lines: [24, 68, 16, 28, 34], Sums: [136, 34] } as const
+
+const columnStyle = (width: number) =>
+  `<style:style style:name="Column${width}" style:family="table-column">` +
+  `<style:table-column-properties style:column-width="${width}mm"/></style:style>`
 
 const cellStyle = (name: string, ground: string) =>
   `<style:style style:name="${name}" style:family="table-cell">` +
@@ -63,7 +70,7 @@ function stylesOf({ brand, accent }: EditableLook): string {
       'fo:margin-top="0.6cm" fo:margin-bottom="0.3cm"',
       `fo:font-size="16pt" ${bold} fo:color="${letters}"`,
     ),
-    paragraphStyle('Strong', 'fo:margin-bottom="0.1cm"', bold),
+    paragraphStyle('To', 'fo:margin-top="0.8cm" fo:margin-bottom="0.1cm"', bold),
     paragraphStyle('Plain', 'fo:margin-bottom="0.1cm"', ''),
     paragraphStyle('Right', 'fo:text-align="end"', ''),
     paragraphStyle('Small', 'fo:margin-top="0.3cm"', 'fo:font-size="8pt"'),
@@ -71,6 +78,10 @@ function stylesOf({ brand, accent }: EditableLook): string {
     paragraphStyle('HeadRight', 'fo:text-align="end"', `${bold} fo:color="${lettersOn(brand)}"`),
     paragraphStyle('Sum', '', `${bold} fo:color="${lettersOn(accent)}"`),
     paragraphStyle('SumRight', 'fo:text-align="end"', `${bold} fo:color="${lettersOn(accent)}"`),
+    ...columnWidths.Lines.map(columnStyle),
+    columnStyle(columnWidths.Sums[0]),
+    `<style:style style:name="Table" style:family="table">` +
+      `<style:table-properties fo:margin-top="0.4cm" style:width="170mm" table:align="left"/></style:style>`,
     cellStyle('HeadCell', `fo:background-color="${brand}"`),
     cellStyle('SumCell', `fo:background-color="${accent}"`),
     cellStyle('PlainCell', `fo:border-bottom="0.5pt solid ${hairline}"`),
@@ -78,7 +89,7 @@ function stylesOf({ brand, accent }: EditableLook): string {
 }
 
 type RowStyle = 'Head' | 'Sum' | 'Plain'
-type Style = 'Brand' | 'Heading' | 'Strong' | 'Small' | 'Right' | 'HeadRight' | 'SumRight' | RowStyle
+type Style = 'Brand' | 'Heading' | 'To' | 'Small' | 'Right' | 'HeadRight' | 'SumRight' | RowStyle
 
 const paragraph = (text: string, style: Style = 'Plain') =>
   `<text:p text:style-name="${style}">${text.split('\n').map(escapeHtml).join('<text:line-break/>')}</text:p>`
@@ -89,7 +100,7 @@ interface Row {
 }
 
 /** @param right the columns of numbers */
-function table(name: string, rows: readonly Row[], right: readonly number[]): string {
+function table(name: keyof typeof columnWidths, rows: readonly Row[], right: readonly number[]): string {
   if (rows.length === 0) return ''
   const styleOf = ({ as }: Row, column: number): Style => {
     if (!right.includes(column)) return as
@@ -98,13 +109,15 @@ function table(name: string, rows: readonly Row[], right: readonly number[]): st
   const cellOf = (row: Row, text: string, column: number) =>
     `<table:table-cell table:style-name="${row.as}Cell" office:value-type="string">` +
     `${paragraph(text, styleOf(row, column))}</table:table-cell>`
-  const body = rows.map(
-    (row) =>
-      `<table:table-row>${row.cells.map((text, column) => cellOf(row, text, column)).join('')}</table:table-row>`,
-  )
+  const body = rows.map((row) => {
+    const cells = row.cells.map((text, column) => cellOf(row, text, column)).join('')
+    const whole = `<table:table-row>${cells}</table:table-row>`
+    // it stands again on each page
+    return row.as === 'Head' ? `<table:table-header-rows>${whole}</table:table-header-rows>` : whole
+  })
   return (
-    `<table:table table:name="${name}">` +
-    `<table:table-column table:number-columns-repeated="${rows[0]!.cells.length}"/>` +
+    `<table:table table:name="${name}" table:style-name="Table">` +
+    columnWidths[name].map((width) => `<table:table-column table:style-name="Column${width}"/>`).join('') +
     `${body.join('')}</table:table>`
   )
 }
@@ -137,7 +150,7 @@ export function editableContent(paper: Paper, look: EditableLook): string {
   const body = [
     paragraph(brand.name, 'Brand'),
     ...brand.addressLines.map((line) => paragraph(line)),
-    ...recipient.lines.map((line, at) => paragraph(line, at === 0 ? 'Strong' : 'Plain')),
+    ...recipient.lines.map((line, at) => paragraph(line, at === 0 ? 'To' : 'Plain')),
     paragraph(`${paper.heading} ${paper.number}`, 'Heading'),
     ...paper.facts.map(({ label, value }) => paragraph(`${label}: ${value}`)),
     ...(paper.intro ? [paragraph(paper.intro)] : []),

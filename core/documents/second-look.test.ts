@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { planSending, type SendQuestion } from '../dispatch/plan'
-import { isSecond, noSecondLook, secondLookWords, wantsSecondLooks } from './second-look'
+import { isSecond, noSecondLook, ruleFor, secondLookWords, wantsSecondLooks } from './second-look'
 
 const facts = { inHome: '100', home: 'EUR', newAddresses: [], banksChangedBy: null }
 const rule = { above: '5000', newAddress: true, newBank: true, many: 10 }
@@ -18,6 +18,14 @@ describe('why a second person has to send a document', () => {
     expect(secondLookWords(rule, { ...facts, inHome: '5000.00' })).toBeNull()
     expect(secondLookWords(rule, { ...facts, inHome: '5000.01' })).toContain('over 5,000.00 EUR')
     expect(secondLookWords(rule, { ...facts, inHome: '-5000.01' })).toContain('over 5,000.00 EUR')
+  })
+
+  test('is no sum where nothing is asked for: a statement says what was, an order update says where it is', () => {
+    const limits = (['invoice', 'statement of account', 'order update'] as const).map(
+      (kind) => ruleFor(kind, rule).above,
+    )
+    expect(limits).toEqual(['5000', null, null])
+    expect(ruleFor('order update', rule).newAddress).toBe(true)
   })
 
   test('is a currency that nobody knows a rate of', () => {

@@ -39,9 +39,12 @@ export interface SecondLookFacts {
   banksChangedBy: string | null
 }
 
-/** What of a rule holds for a kind: a statement asks for nothing that was not asked for before, however much it is. */
+/**
+ * What of a rule holds for a kind: a statement asks for nothing that was not asked for before, and an order update
+ * for nothing at all, however much it is.
+ */
 export const ruleFor = (kind: DocumentKind, rule: SecondLookRule): SecondLookRule =>
-  kindFacts[kind].content === 'account' ? { ...rule, above: null } : rule
+  kindFacts[kind].content === 'account' || kindFacts[kind].isUpdate ? { ...rule, above: null } : rule
 
 /** Why a second person has to send a document; null where one is enough. How many go at once is known at the Send. */
 export function secondLookWords(rule: SecondLookRule, of: SecondLookFacts): string | null {

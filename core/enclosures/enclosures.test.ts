@@ -64,6 +64,12 @@ describe('what goes along', () => {
     expect(names([file('it.pdf', rule)])).toEqual(goes ? ['it.pdf'] : [])
   })
 
+  test('goes along with an order update only where that is named: it is a few words, and no document', () => {
+    const update = { documents: [{ ...email.documents[0]!, kind: 'order update' as const }] }
+    expect(names([file('prices.pdf'), file('of the order.pdf', { sourceId: 7 })], update)).toEqual([])
+    expect(names([file('care.pdf', { kinds: ['order update'] })], update)).toEqual(['care.pdf'])
+  })
+
   test('with one of several documents in an email it goes along once', () => {
     const documents = [
       ...email.documents,

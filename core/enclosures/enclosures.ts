@@ -1,5 +1,5 @@
 import type { Day } from '../documents/days'
-import type { DocumentKind } from '../documents/kinds'
+import { kindFacts, type DocumentKind } from '../documents/kinds'
 import type { Language } from '../money/format'
 
 /*
@@ -8,7 +8,7 @@ import type { Language } from '../money/format'
 
 /** With what a file goes along; what is left open holds for all. */
 export interface EnclosureRule {
-  /** Kinds of document; all of them where there is none. */
+  /** Kinds of document; where there is none, all but order updates. */
   kinds: DocumentKind[]
   brandId: number | null
   groupId: number | null
@@ -143,13 +143,17 @@ function isMeant(rule: EnclosureFacts, question: EnclosureQuestion): boolean {
     (rule.until === null || question.day <= rule.until) &&
     question.documents.some(
       ({ kind, language, sourceId, items }) =>
-        (rule.kinds.length === 0 || rule.kinds.includes(kind)) &&
+        ofKind(rule.kinds, kind) &&
         is(rule.language, language) &&
         is(rule.sourceId, sourceId) &&
         (rule.item === null || items.includes(rule.item)),
     )
   )
 }
+
+/** A few words about an order carry nothing of their own accord. */
+const ofKind = (kinds: readonly DocumentKind[], kind: DocumentKind) =>
+  kinds.length > 0 ? kinds.includes(kind) : !kindFacts[kind].isUpdate
 
 const is = <Value>(wanted: Value | null, found: Value | null) => wanted === null || wanted === found
 

@@ -131,6 +131,7 @@ async function send() {
     </template>
     <SelectField
       v-if="copy.texts.length > 0"
+      class="whose"
       :model-value="picked"
       :label="t('paper.documentText')"
       :choices="[{ value: '', words: t('paper.asCustomerHasIt') }, ...variantChoices(copy.texts)]"
@@ -170,7 +171,8 @@ async function send() {
 </template>
 
 <style scoped>
-.words {
+.words,
+.whose {
   margin: 12px 0 0;
 }
 .provoke {
