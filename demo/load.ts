@@ -15,6 +15,7 @@ import { openNewest, wishForLinks } from './links'
 import { livePast } from './past'
 import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
+import { rareEmails } from './rare-emails'
 import { takeGoodsBack } from './returns'
 import { registerSources } from '../server/services/sources'
 import { dearDocuments } from './second-look'
@@ -74,6 +75,7 @@ if (await one('select 1 as one from company')) {
     await openNewest()
     await whatCameBack()
     await dearDocuments()
+    await rareEmails()
     await stateAccounts(zone)
     await shipOrders()
     const carrier = await startCarrier()
