@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto'
+import { once } from 'node:events'
+import { createServer, type AddressInfo, type Socket } from 'node:net'
 import { expect, test } from 'vitest'
 import { one, run } from '../../server/db/connection'
 import { sendDigest } from '../../server/services/dispatch/digest'
@@ -71,6 +73,31 @@ test('is tried again where the mail server does not take it', async () => {
   expect(await told()).toHaveLength(1)
   await sendDigest()
   await until('it', async () => (await told()).length === 2)
+})
+
+test('comes all the same where the process dies while the mail server has not taken it', async () => {
+  const before = (await told()).length
+  await changeHouse({ digest: { to: [first], kinds: [], time: '00:00' } })
+  await sent()
+  await run(`update company set digest_until = now() - interval '1 day'`)
+  const silent = createServer().listen(0, '127.0.0.1')
+  await once(silent, 'listening')
+  const there = process.env.CLOTHESPIN_SMTP_URL
+  process.env.CLOTHESPIN_SMTP_URL = `smtp://127.0.0.1:${(silent.address() as AddressInfo).port}`
+  const dying = sendDigest().catch(() => 'died')
+  const [socket] = (await once(silent, 'connection')) as [Socket]
+  // whoever asks meanwhile leaves it alone
+  process.env.CLOTHESPIN_SMTP_URL = there
+  await sendDigest()
+  expect(await told()).toHaveLength(before)
+  await run(
+    `select pg_terminate_backend(pid) from pg_locks where locktype = 'advisory' and pid <> pg_backend_pid()`,
+  )
+  socket.destroy()
+  silent.close()
+  expect(await dying).toBe('died')
+  await sendDigest()
+  await until('it', async () => (await told()).length === before + 1)
 })
 
 test('goes to addresses only', async () => {

@@ -10,19 +10,8 @@ export const digestRule = () =>
     'select digest, digest_until "digestUntil" from company',
   )
 
-/** Takes the span until now upon itself. @returns nothing where somebody else has it */
-export const claimDigest = (before: Date | null, now: Date) =>
-  one<{ id: number }>(
-    `update company
-    set digest_until = $now
-    where date_trunc('milliseconds', digest_until) is not distinct from $before::timestamptz
-    returning id`,
-    { before, now },
-  )
-
-/** Nobody took it: the next sweep tries again. */
-export const giveDigestBack = (before: Date | null, now: Date) =>
-  run('update company set digest_until = $before::timestamptz where digest_until = $now', { before, now })
+/** What went until now is told. */
+export const keepToldUntil = (now: Date) => run('update company set digest_until = $now', { now })
 
 export interface WentRow {
   id: number

@@ -3,52 +3,42 @@ import { digestEmail, mostTold, type WentOut } from '../../../core/dispatch/dige
 import { kindFacts } from '../../../core/documents/kinds'
 import { moneyText } from '../../../core/money/decimal'
 import { clock } from '../../clock'
-import { inTransaction } from '../../db/connection'
 import { company } from '../house/house'
-import { sendHouseMail } from '../house/house-mail'
-import { gate } from '../house/queries'
-import { claimDigest, digestRule, giveDigestBack, wentBetween, type WentRow } from './digest-queries'
+import { onceADay, type DailyMail } from '../house/once-a-day'
+import { digestRule, keepToldUntil, wentBetween, type WentRow } from './digest-queries'
 
 /*
  * One email a day that tells colleagues what went, in place of a copy of each. Called by the job daily-digest, which
- * the sweeper adds when it is time. The span is claimed before it is written, so that nothing is told twice; where the
- * mail server does not take the email, the claim is given back and the next sweep tries again. Days on which nothing
- * went have none.
+ * the sweeper adds when it is time. Days on which nothing went have none.
  */
 
-export async function sendDigest(): Promise<void> {
+export const sendDigest = (): Promise<void> => onceADay('digest', digestDue)
+
+async function digestDue(): Promise<DailyMail | undefined> {
   const now = clock.now()
   const { digest, digestUntil } = (await digestRule())!
+  if (!digest) return undefined
   const { name, timeZone, publicAddress } = await company()
-  const { rehearsalSince, rehearsalAddress, confirmNeeded } = await gate()
-  // a copied or restored database says nothing to anybody
-  if (!digest || confirmNeeded) return
   const due = instantInZone(dayInZone(now, timeZone), digest.time, timeZone)
-  if (now < due || (digestUntil && digestUntil >= due)) return
-  if (!(await inTransaction(() => claimDigest(digestUntil, now)))) return
+  if (now < due || (digestUntil && digestUntil >= due)) return undefined
+  const wentOut = () => keepToldUntil(now)
   const found = await wentBetween({
     after: digestUntil ?? due,
     until: now,
     kinds: digest.kinds,
     most: mostTold,
   })
-  if (found.length === 0) return
+  if (found.length === 0) {
+    await wentOut()
+    return undefined
+  }
   const today = dayInZone(now, timeZone)
   const { subject, text } = digestEmail(
     name,
     found.map((one) => toldOf(one, { today, timeZone, address: publicAddress })),
     found[0]!.whole,
   )
-  const results = await Promise.all(
-    (rehearsalSince ? [rehearsalAddress] : digest.to).map((to) =>
-      sendHouseMail({ to, subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject, text }).catch(
-        () => undefined,
-      ),
-    ),
-  )
-  // nobody has it: it is tried again; where somebody has, nobody gets it twice
-  if (results.every((one) => one?.result !== 'accepted'))
-    await inTransaction(() => giveDigestBack(digestUntil, now))
+  return { subject, text, to: digest.to, wentOut }
 }
 
 function toldOf(

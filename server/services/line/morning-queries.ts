@@ -9,19 +9,8 @@ export const morningRule = () =>
     'select morning, morning_sent::text "morningSent" from company',
   )
 
-/** Takes the day's email upon itself. @returns nothing where somebody else has it */
-export const claimMorning = (day: Day) =>
-  one<{ id: number }>(
-    `update company
-    set morning_sent = $day::date
-    where morning_sent is distinct from $day::date
-    returning id`,
-    { day },
-  )
-
-/** It was not taken: the next sweep tries again. */
-export const giveMorningBack = (before: Day | null) =>
-  run('update company set morning_sent = $before::date', { before })
+/** The email of the day went, or none is due on it. */
+export const keepMorning = (day: Day) => run('update company set morning_sent = $day::date', { day })
 
 export interface MorningCounts {
   sent: number

@@ -3,16 +3,14 @@ import { morningEmail, type MorningFacts } from '../../../core/line/morning'
 import { moneyText } from '../../../core/money/decimal'
 import type { Calendar } from '../../../core/routines/time'
 import { clock } from '../../clock'
-import { inTransaction } from '../../db/connection'
 import { houseCalendar } from '../house/calendar'
 import { company } from '../house/house'
-import { sendHouseMail } from '../house/house-mail'
+import { onceADay, type DailyMail } from '../house/once-a-day'
 import { gate } from '../house/queries'
 import { accountsDue } from '../receivables/accounts-due'
 import { lineCounts } from './counts-queries'
 import {
-  claimMorning,
-  giveMorningBack,
+  keepMorning,
   morningCounts,
   morningRule,
   promisedFor,
@@ -22,31 +20,24 @@ import {
 
 /*
  * The email that the desk reads in the morning of a working day: what went, what waits, what the day brings.
- * Called by the job morning-email, which the sweeper adds when it is time. The day is claimed before it is written, so
- * that there is one; where the mail server does not take it, the claim is given back and the next sweep tries again.
+ * Called by the job morning-email, which the sweeper adds when it is time.
  */
 
-export async function sendMorningEmail(): Promise<void> {
+export const sendMorningEmail = (): Promise<void> => onceADay('morning email', morningDue)
+
+async function morningDue(): Promise<DailyMail | undefined> {
   const now = clock.now()
   const { morning, morningSent } = (await morningRule())!
   const calendar = await houseCalendar(now)
   const today = dayInZone(now, calendar.zone)
-  const { rehearsalSince, rehearsalAddress, confirmNeeded } = await gate()
-  // a copied or restored database says nothing to anybody
-  if (!morning?.to || confirmNeeded || now < instantInZone(today, morning.time, calendar.zone)) return
+  if (!morning?.to || morningSent === today || now < instantInZone(today, morning.time, calendar.zone))
+    return undefined
+  const wentOut = () => keepMorning(today)
   if (!calendar.isWorkingDay(today)) {
-    await inTransaction(() => claimMorning(today))
-    return
+    await wentOut()
+    return undefined
   }
-  const { subject, text } = morningEmail(await factsOf(now, today, calendar))
-  const claimed = await inTransaction(() => claimMorning(today))
-  if (!claimed) return
-  const result = await sendHouseMail({
-    to: rehearsalSince ? rehearsalAddress : morning.to,
-    subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject,
-    text,
-  }).catch(() => undefined)
-  if (result?.result !== 'accepted') await inTransaction(() => giveMorningBack(morningSent))
+  return { ...morningEmail(await factsOf(now, today, calendar)), to: [morning.to], wentOut }
 }
 
 /** The working day before: of it and what came after it the email tells. */
