@@ -37,19 +37,27 @@ const creditsSql = (who: Principal) => `
   from payment
   where open <> 0 and ${within(who, 'brand_id')}`
 
+const stepSums = ofStep('i.due_date', '$1')
+  .map((when, step) => `sum(i.open) filter (where ${when}) s${step}`)
+  .join(', ')
+const steps = ofStep('', '$1').map((_, step) => `coalesce(g.s${step}, 0)`)
+
 /**
- * What decides of every account: whose it is and how much. What is owed is told from what is credited once, before it
- * is added up: a comparison of decimals costs as much. The rest is read of the accounts that are shown alone.
+ * Every account with what decides of it. Each amount is added once, to the sum of its age: what is owed in all and what
+ * is overdue are made of those five. What is owed is told from what is credited before that: a comparison of decimals
+ * costs as much as their sum.
  */
 const accountsSql = (who: Principal) => `
   select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id,
     c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency,
-    coalesce(g.overdue, 0) overdue, coalesce(p.open, 0) credit,
-    coalesce(g.owed, 0) + coalesce(p.open, 0) balance, g.oldest "oldestDue",
+    array[${steps.map((sum) => `${sum}::text`).join(', ')}] steps,
+    ${steps.slice(1).join(' + ')} overdue, coalesce(p.open, 0) credit,
+    ${steps.join(' + ')} + coalesce(p.open, 0) balance, g.oldest "oldestDue",
+    coalesce(g.disputed, false) disputed, coalesce(g.promised, false) promised,
     c.group_name "group", c.billing ->> 'country' country, c.salesperson, c.fields
   from (
-    select i.customer_id, i.currency, sum(i.open) owed, min(i.due_date) oldest,
-      coalesce(sum(i.open) filter (where i.due_date < $1::date), 0) overdue
+    select i.customer_id, i.currency, ${stepSums}, min(i.due_date) oldest, bool_or(i.dispute <> '') disputed,
+      bool_or(i.promised_on >= $1::date) promised
     from open_item i
     where i.open > 0 and ${itemWithin(who)}
     group by 1, 2
@@ -62,17 +70,6 @@ const accountsSql = (who: Principal) => `
     on p.customer_id = g.customer_id
     and p.currency = g.currency
   join customer c on c.id = coalesce(g.customer_id, p.customer_id)`
-
-const stepSums = ofStep('i.due_date', '$1')
-  .map((when) => `coalesce(sum(i.open) filter (where ${when}), 0)::text`)
-  .join(',\n      ')
-
-/** SQL: what is owed on account `x` by age, and what is remarked there. */
-const owedOn = (who: Principal) => `
-  select array[${stepSums}] steps, coalesce(bool_or(i.dispute <> ''), false) disputed,
-    coalesce(bool_or(i.promised_on >= $1::date), false) promised
-  from open_item i
-  where i.customer_id = x."customerId" and i.currency = x.currency and i.open > 0 and ${itemWithin(who)}`
 
 const sorts = {
   overdue: { key: 'x.overdue', type: 'numeric' },
@@ -199,7 +196,8 @@ export async function accounts(
   const found = await rows<AccountRow & { sortKey: string; matching: number; sums: Sums }>(
     `with
       every_account as materialized (
-        select x.id, x."customerId", x.number, x.name, x.currency, x.overdue, x.credit, x.balance, x."oldestDue"
+        select x.id, x."customerId", x.number, x.name, x.currency, x.steps, x.overdue, x.credit, x.balance,
+          x."oldestDue", x.disputed, x.promised
         from (${accountsSql(seen)}) x
         where ${where}
       ),
@@ -216,7 +214,7 @@ export async function accounts(
         group by 1, 2
       )
     select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
-      x."oldestDue"::text "oldestDue", o.steps, o.disputed, o.promised, c.terms ? 'collected' collected,
+      x."oldestDue"::text "oldestDue", c.terms ? 'collected' collected,
       (select count(*)::int from every_account) matching, (${sorts[filter.sort].key})::text "sortKey",
       last.stated, last.reminded,
       (
@@ -225,7 +223,6 @@ export async function accounts(
       ) sums
     from x
     join customer c on c.id = x."customerId"
-    cross join lateral (${owedOn(seen)}) o
     left join last on last.customer_id = x."customerId" and last.currency = x.currency
     order by ${page.order}`,
     parameters,
