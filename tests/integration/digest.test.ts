@@ -91,7 +91,10 @@ test('comes all the same where the process dies while the mail server has not ta
   await sendDigest()
   expect(await told()).toHaveLength(before)
   await run(
-    `select pg_terminate_backend(pid) from pg_locks where locktype = 'advisory' and pid <> pg_backend_pid()`,
+    `select pg_terminate_backend(l.pid)
+    from pg_locks l
+    join pg_database d on d.oid = l.database
+    where l.locktype = 'advisory' and d.datname = current_database() and l.pid <> pg_backend_pid()`,
   )
   socket.destroy()
   silent.close()

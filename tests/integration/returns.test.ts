@@ -239,7 +239,7 @@ describe('a return with a label', () => {
     expect(await linksOf(id)).toEqual([{ ended: false }])
     const [label] = await labelsOf(id)
     book.goOn(label!.tracking, 'accepted')
-    await run('update label set ask_way_at = now() where id = $1', [label!.id])
+    await run(`update label set ask_way_at = now() - interval '1 second' where id = $1`, [label!.id])
     await followParcels([label!.id])
     expect(await linksOf(id)).toEqual([{ ended: true }])
     expect((await listLabels({ what: 'all', search: label!.tracking, limit: 5 })).cost).toEqual([

@@ -105,7 +105,8 @@ export const setUpTasks: readonly HelpTask[] = [
       'In Settings open the brand, then Email text, and choose kind and language.',
       'Type { and choose a field: its value comes from the document. Select it to say what stands instead where ' +
         'the document has none; otherwise such an email waits, and says why.',
-      'Select words and choose Only if for what does not always stand, like a sentence about a due date.',
+      'Select words, a table or a picture and choose Only if for what does not always stand, like a sentence about ' +
+        'a due date.',
       'Bold, lists, links, pictures and a table of the document’s lines stand above the text; the email is beside it.',
       'Own fields of orders and customers are in the list of fields. The picture above the text is of all emails of ' +
         'the brand, and ends by itself on the day that you give.',
