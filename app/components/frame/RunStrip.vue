@@ -84,21 +84,21 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
       </template>
       <template v-else>
         <strong>{{ title(run) }}</strong>
-        <span v-for="one in run.numbers" :key="one.first" class="mono">{{
+        <span v-for="one in run.numbers" :key="one.first" class="mono detail">{{
           one.first === one.last ? one.first : t('common.firstToLast', { first: one.first, last: one.last })
         }}</span>
-        <span v-for="one in run.sums" :key="one.currency" class="mono soft">{{
+        <span v-for="one in run.sums" :key="one.currency" class="mono soft detail">{{
           moneyWithSign(one.sum, one.currency)
         }}</span>
         <span class="soft"
           >{{ says(run) }}<template v-if="mails(run)">; {{ mails(run) }}</template
           >.</span
         >
-        <span v-for="row in problems(run).slice(0, 2)" :key="row.preparedId" class="problem">
+        <span v-for="row in problems(run).slice(0, 2)" :key="row.preparedId" class="problem detail">
           <span class="mono">{{ row.number || row.orderNumber }}</span> {{ row.customerName }}:
           {{ row.reason || row.part }}
         </span>
-        <span v-if="problems(run).length > 2" class="soft">{{
+        <span v-if="problems(run).length > 2" class="soft detail">{{
           t('frame.andProblemsMoreInThe', { problems: problems(run).length - 2 })
         }}</span>
         <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">{{ t('frame.openTheReport') }}</NuxtLink>
@@ -136,6 +136,12 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
 }
 .problem {
   color: var(--brick);
+}
+/* On a telephone what became of it, and the way to the rest. */
+@media (max-width: 700px) {
+  .detail {
+    display: none;
+  }
 }
 .close {
   margin-left: auto;

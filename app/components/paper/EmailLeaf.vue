@@ -102,6 +102,7 @@ const words: Record<string, string> = {
             file.enclosure.leftOut ? t('enclosures.leftOut') : whyWords(file.enclosure.source)
           }}</span>
         </span>
+        <span v-if="email.files.length === 0" class="soft">{{ t('paper.nothingEnclosed') }}</span>
         <span v-if="email.emails > 1" class="file" data-test="goes-in-several">{{
           t('paper.goesInSeveral', { count: email.emails, most: sizeWords(email.most!) })
         }}</span>

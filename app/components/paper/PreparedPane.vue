@@ -187,7 +187,7 @@ const giveAddress = () =>
             view.email.files
               .filter((file) => !file.enclosure?.leftOut)
               .map((file) => file.name)
-              .join(' · ')
+              .join(' · ') || t('paper.nothingEnclosed')
           }}</span>
           <button v-if="session.may('clerk')" type="button" class="word" @click="writing = true">
             {{ t('paper.change') }}

@@ -77,6 +77,7 @@ export const paper = {
   replyTo: 'Reply to',
   nobodyTheCustomerHasNo: 'nobody: the customer has no billing contact',
   enclosed: 'Enclosed',
+  nothingEnclosed: 'nothing',
   goesInSeveral: 'in {count} emails, because the mail account takes at most {most} in one',
   copiesOf: '{documents}, as they were sent',
   sentEarlier: 'without {numbers}: sent from the program before',
