@@ -7,6 +7,7 @@ import { changeHouse } from '../server/services/house/settings'
 import { sendCopy } from '../server/services/line/copy'
 import { makeWith } from '../server/services/line/made-with'
 import { inTheNameOf } from '../server/services/people/principal'
+import { newestInvoiceOf } from './newest'
 
 /* Emails that are not of every day, each once in the demo house. */
 
@@ -59,13 +60,6 @@ async function madeOtherwise(): Promise<void> {
 
 /** Somebody has seen where an email is caught whose mailbox is full. */
 async function aFailureOnPurpose(): Promise<void> {
-  const sent = await one<{ id: number }>(
-    `select d.id
-    from document d
-    join customer c on c.id = d.customer_id
-    where c.number = '10427' and d.kind = 'invoice'
-    order by d.id desc
-    limit 1`,
-  )
+  const sent = await newestInvoiceOf('10427')
   if (sent) await sendCopy(sent.id, { address: provokedAddress('full') }, clerk)
 }

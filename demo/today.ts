@@ -10,6 +10,7 @@ import { creditDocument } from '../server/services/drafts/credit'
 import { changeDraft, draftView, newInvoice } from '../server/services/drafts/drafts'
 import { setStatus } from '../server/services/orders/status'
 import { hangFiles } from './enclosures'
+import { newestInvoiceOf } from './newest'
 import { writeToSchools } from './variants'
 import { inTheNameOf } from '../server/services/people/principal'
 import { changeRoutine } from '../server/services/routines/routines'
@@ -50,14 +51,7 @@ export async function today(
   await settle()
   await needsNumber(settle)
   await writeByHand(settle)
-  const [sent] = await rows<{ id: number }>(
-    `select d.id
-    from document d
-    join customer c on c.id = d.customer_id
-    where c.number = '10417' and d.kind = 'invoice'
-    order by d.id desc
-    limit 1`,
-  )
+  const sent = await newestInvoiceOf('10417')
   if (sent) await sendCopy(sent.id, { address: droppedAddress }, inTheNameOf(clerk))
   for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
 }
@@ -88,14 +82,7 @@ async function needsNumber(settle: () => Promise<void>): Promise<void> {
  * draft.
  */
 async function writeByHand(settle: () => Promise<void>): Promise<void> {
-  const [invoice] = await rows<{ id: number }>(
-    `select d.id
-    from document d
-    join customer c on c.id = d.customer_id
-    where c.number = '10420' and d.kind = 'invoice'
-    order by d.id desc
-    limit 1`,
-  )
+  const invoice = await newestInvoiceOf('10420')
   if (invoice) {
     const { credit } = await creditDocument(
       invoice.id,
