@@ -1,5 +1,6 @@
 import { type Day, dayInZone } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
+import { ageingSteps } from '../../../core/receivables/ageing'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { ownFields } from '../fields/own-fields'
@@ -40,7 +41,7 @@ const creditsSql = (who: Principal) => `
 const stepSums = ofStep('i.due_date', '$1')
   .map((when, step) => `sum(i.open) filter (where ${when}) s${step}`)
   .join(', ')
-const steps = ofStep('', '$1').map((_, step) => `coalesce(g.s${step}, 0)`)
+const steps = ageingSteps.map((_, step) => `coalesce(g.s${step}, 0)`)
 
 /**
  * Every account with what decides of it. Each amount is added once, to the sum of its age: what is owed in all and what
