@@ -1,5 +1,7 @@
-import type { Values } from './filled'
-import { filledSentence, type RefusalKey, type ValueOf } from './refusals/sentences'
+import type { Value, Values } from './filled'
+import type { RefusalKey, ValueOf } from './refusals/sentences'
+import { inEnglish } from './said/english'
+import { bare } from './said/speak'
 
 /** A field or record that a refusal is about, so that the interface can lead there. */
 export interface RefusalSubject {
@@ -16,7 +18,7 @@ interface Circumstances {
 /** The values of a sentence: none may be missing, and none is wanted where the sentence has no braces. */
 type Given<Key extends RefusalKey> = [ValueOf<Key>] extends [never]
   ? { values?: undefined }
-  : { values: Record<ValueOf<Key>, string | number> }
+  : { values: Record<ValueOf<Key>, Value> }
 type Rest<Key extends RefusalKey> = [ValueOf<Key>] extends [never]
   ? [options?: Circumstances & Given<Key>]
   : [options: Circumstances & Given<Key>]
@@ -37,13 +39,14 @@ export class Refusal<Key extends RefusalKey = RefusalKey> extends Error {
     ...[options]: Rest<Key>
   ) {
     const {
-      values = {},
+      values: given = {},
       status = 409,
       about = {},
     } = (options ?? {}) as Circumstances & {
       values?: Values
     }
-    super(filledSentence(says, values))
+    const values = bare(given)
+    super(inEnglish({ says, values }))
     this.name = 'Refusal'
     this.code = says.split('/')[0]!
     this.values = values
@@ -56,7 +59,7 @@ export class Refusal<Key extends RefusalKey = RefusalKey> extends Error {
 export const badInput = <Key extends RefusalKey>(
   says: Key,
   field: string,
-  ...[values]: [ValueOf<Key>] extends [never] ? [] : [values: Record<ValueOf<Key>, string | number>]
+  ...[values]: [ValueOf<Key>] extends [never] ? [] : [values: Record<ValueOf<Key>, Value>]
 ): Refusal<Key> => {
   const options = { values, status: 400, about: { field } }
   // what the sentence needs is checked where this is called; here its key is any

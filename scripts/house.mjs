@@ -59,6 +59,22 @@ const living =
   /update (dispatch|prepared_document|draft|import|bank_entry|bank_file)\b(?:(?!where)[^`])*?\bstate\s*=/
 const writers = withAny(server, living).filter((file) => !/(^|\/)move(-queries)?\.ts$/.test(file))
 
+/**
+ * A sentence that a person may read stands in core/said or core/refusals, by its key. What printed papers say, what
+ * programs and logs read, and the words of test data stand where they are.
+ */
+const elsewhere =
+  /\.test\.ts$|^core\/(said|refusals|testing|proof)\/|(-words|\/words|\/units|\/treatment|\/provoked|emailtexts\/fields|register\/proof)\.ts$|^server\/(db|queue|outside|plugins|config|log)/
+const sentence = /(['`])(?=[A-Z“])[^'`\n<>]{3,}? [a-z][^'`\n<>]*? [^'`\n<>]*?[.!?]\1/g
+const unkept = listed('core/**/*.ts', 'server/**/*.ts').filter((file) => !elsewhere.test(file))
+const written = unkept.flatMap((file) =>
+  lines(file).flatMap((line, index) =>
+    /^\s*(\/\/|\*|\/\*)|throw new (Range|Type)?Error|log\.(warn|error|info)/.test(line)
+      ? []
+      : [...line.matchAll(sentence)].map(([found]) => `${file}:${index + 1}: ${found}`),
+  ),
+)
+
 const app = listed('app/**/*.ts', 'app/**/*.vue', 'app/*.vue')
 const components = listed('app/components/**/*.vue')
 const fromServer = withAny(app, /from '[./]*server\//)
@@ -73,6 +89,7 @@ const measures = [
   [`lines over ${widest} letters`, wide.length],
   ['files over 300 lines', long.length],
   ['tables with a model', listed('server/db/models/*.ts').length - 1],
+  ['sentences outside core/said and core/refusals', written.length],
   [
     'SQL outside queries.ts, db/, queue/, live/',
     `${count(strays, sql)} statements in ${strays.length} files`,
@@ -103,6 +120,7 @@ if (process.argv.includes('--check')) {
     ...writers.map((file) => `${file}: writes a state that only its move() may write`),
     ...fetching.map((file) => `${file}: a component that fetches; name the call in app/calls/`),
     ...fromServer.map((file) => `${file}: the interface imports from server/`),
+    ...written.map((place) => `${place}: a sentence outside core/said and core/refusals`),
     ...ownSizes.map((file) => `${file}: a size of type that is none of the theme's four`),
   ]
   for (const one of broken) console.error(one)

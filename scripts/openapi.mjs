@@ -147,7 +147,7 @@ const document = {
           status: { type: 'integer' },
           code: { type: 'string' },
           says: { type: 'string' },
-          values: { type: 'object', additionalProperties: { type: ['string', 'number'] } },
+          values: { $ref: '#/components/schemas/Values' },
           title: { type: 'string' },
           about: { type: 'object', properties: { field: { type: 'string' }, record: { type: 'object' } } },
         },

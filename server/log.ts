@@ -14,10 +14,6 @@ export function logTrouble(error: unknown, at: Record<string, unknown>, words: s
   return id
 }
 
-/** The sentence of a report for what nobody foresaw; the reason stands in the log under the id. */
-export const troubleWords = (what: string, id: string): string =>
-  `${what} because of a fault in Clothespin. Nothing was changed. Tell your IT person this number: ${id}.`
-
 /** What went wrong, in one text: database errors carry their words apart from their stack. */
 export function reasonOf(error: unknown): string {
   return error instanceof Error

@@ -1,3 +1,4 @@
+import { asWritten } from '../../core/said/told'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { packAndSend } from './packAndSend'
 
@@ -65,7 +66,7 @@ describe('at the bench', () => {
 
   test('a document with a problem waits with its reason; none is sent where none can go', async () => {
     calls.fetchShipment.mockResolvedValue({
-      papers: [paper(4, 'packing slip', { problem: 'Nobody is there to write to.' })],
+      papers: [paper(4, 'packing slip', { problem: asWritten('Nobody is there to write to.') })],
     })
     const { refused } = await packAndSend(1, [parcel('1')], ['packing slip'])
     expect(refused).toEqual(['Nobody is there to write to.'])

@@ -1,3 +1,4 @@
+import { saidWords } from '../words/speech'
 import { fetchPrepared, prepareDocuments, sendPrepared } from '../calls/prepared'
 import { makeLabels } from '../calls/labels'
 import { fetchShipment, makeShipment } from '../calls/shipments'
@@ -34,7 +35,7 @@ export async function packAndSend(
     }
   const { papers } = await fetchShipment(shipmentId)
   const prepared = papers.filter(({ state, kind }) => state === 'prepared' && sent.includes(kind))
-  refused.push(...prepared.flatMap(({ problem }) => problem ?? []))
+  refused.push(...prepared.flatMap(({ problem }) => (problem ? saidWords(problem) : [])))
   const going = prepared.filter(({ problem }) => problem === null)
   if (going.length > 0)
     try {

@@ -1,4 +1,5 @@
 import { t } from '../words'
+import { type Told } from '../../core/said/told'
 import { countryName } from '../../core/countries'
 import { plainName, type ChoiceSubject, type Condition, type TotalOf } from '../../core/routines/conditions'
 import { canBeAsked, type RoutineEvent } from '../../core/routines/sentence'
@@ -30,7 +31,7 @@ export function choicesFor(choices: RoutineChoices, about: ChoiceSubject): WordC
 /** What people call a value: the brand's name for its code, the customer's for its number. */
 export const nameIn =
   (choices: RoutineChoices) =>
-  (about: ChoiceSubject, value: string): string =>
+  (about: ChoiceSubject, value: string): string | Told =>
     about === 'brand' || about === 'customer'
       ? (choicesFor(choices, about).find((one) => one.value === value)?.words ?? value)
       : plainName(about, value)

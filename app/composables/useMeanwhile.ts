@@ -1,3 +1,4 @@
+import { t } from '../words'
 import { ApiRefusal } from './api'
 
 /** A field that somebody else changed while a form was open. */
@@ -9,7 +10,7 @@ export interface ChangedField {
 
 /** A value of a form as a person reads it: lists and tables line by line. */
 export function inWords(value: unknown): string {
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'boolean') return value ? t('common.yes') : t('common.no')
   if (typeof value !== 'object' || value === null) return String(value ?? '')
   return Object.values(value)
     .map((one) =>

@@ -1,19 +1,11 @@
-import { documentTasks } from './tasks/orders-and-documents'
-import { masterTasks } from './tasks/masters-and-money'
-import { sendingTasks } from './tasks/sending'
-import { setUpTasks } from './tasks/set-up'
-import type { HelpTask } from './tasks/task'
+import { helpWords } from '../words/help'
+import type { HelpTask } from './task'
 
 /**
  * Help: a page about each task, by the screens where it is done. F1 opens those of the screen, Ctrl+K finds them by
  * what clerks call them.
  */
-export const helpTasks: readonly HelpTask[] = [
-  ...sendingTasks,
-  ...documentTasks,
-  ...masterTasks,
-  ...setUpTasks,
-]
+export const helpTasks = (): readonly HelpTask[] => helpWords().tasks
 
 /** Those of a screen, the nearest first: what is done on it alone before what is done on all like it. */
 export function tasksOf(path: string): HelpTask[] {
@@ -24,7 +16,7 @@ export function tasksOf(path: string): HelpTask[] {
         .filter((start) => (start === '/' ? path === '/' : path.startsWith(start)))
         .map((start) => start.length),
     )
-  return helpTasks
+  return helpTasks()
     .map((task) => ({ task, near: near(task) }))
     .filter((one) => one.near > 0)
     .sort((a, b) => b.near - a.near)

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { t } from '../words'
+import { partNames } from '../composables/settings-parts'
+import { kindWords } from '../composables/kinds'
 import BranchList from '../components/company/BranchList.vue'
 import BrandDialog from '../components/begin/BrandDialog.vue'
 import BrandIdentity from '../components/company/BrandIdentity.vue'
@@ -30,7 +32,7 @@ import { api, attempt } from '../composables/api'
 import { useLive } from '../composables/useLive'
 import { useToasts } from '../stores/toasts'
 import type { BodyOf } from '../composables/api'
-import { documentKinds, kindFacts, type DocumentKind } from '../../core/documents/kinds'
+import { documentKinds, type DocumentKind } from '../../core/documents/kinds'
 import { languages } from '../../core/money/format'
 import type { BrandView, GuideStep } from '../contract'
 
@@ -100,7 +102,7 @@ async function turnToKind(other: DocumentKind) {
 }
 /** Whose design and email text are shown: the brand's own (null), or those of a variant. */
 const variant = ref<number | null>(Number(asked.variant) || null)
-const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
+const kinds = documentKinds.map((value) => ({ value, words: kindWords(value, 'many') }))
 const adding = ref(false)
 const copying = shallowRef<BrandView>()
 const steps = shallowRef<GuideStep[]>([])
@@ -168,7 +170,9 @@ const version = computed(() =>
       />
       <section v-if="brand || !ofBrand" class="left">
         <div class="bar">
-          <strong>{{ ofBrand && brand ? `${brand.name}: ${section}` : section }}</strong>
+          <strong>{{
+            ofBrand && brand ? `${brand.name}: ${partNames[section]}` : partNames[section]
+          }}</strong>
           <template v-if="ofBrand && brand && section === 'Identity' && session.may('supervisor')">
             <VBtn class="push" height="28" data-test="copy-brand" @click="copying = brand">{{
               t('common.copy')

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../words'
+import { toldSendTo } from '../../core/dispatch/send-to'
+import { saidWords } from '../words/speech'
+import { kindWords } from '../composables/kinds'
 import DateField from '../components/fields/DateField.vue'
 import DocumentPane from '../components/paper/DocumentPane.vue'
 import ListPane from '../components/list/ListPane.vue'
@@ -13,7 +16,7 @@ import { api } from '../composables/api'
 import { useHand } from '../composables/useHand'
 import { useLive } from '../composables/useLive'
 import { fullTime, longDay, shortTime } from '../composables/format'
-import { documentKinds, kindFacts } from '../../core/documents/kinds'
+import { documentKinds } from '../../core/documents/kinds'
 import { dispatchStages } from '../../core/dispatch/states'
 import type { DispatchRow } from '../contract'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
@@ -36,7 +39,7 @@ const states = [
 ]
 const kinds = [
   { value: '', words: t('dispatches.documentsOfAnyKind') },
-  ...documentKinds.map((value) => ({ value: value as string, words: kindFacts[value].many })),
+  ...documentKinds.map((value) => ({ value: value as string, words: kindWords(value, 'many') })),
 ]
 const tone: Record<string, string> = { arrived: 'go', 'on the way': 'way', stuck: 'stuck', waiting: 'queue' }
 const stateOf = (one: DispatchRow) =>
@@ -123,15 +126,15 @@ const columns: ListColumn[] = [
           <template #row="{ row: one }">
             <span class="soft" :title="fullTime(one.createdAt)">{{ shortTime(one.createdAt) }}</span>
             <span class="mono cut">{{ one.number }}</span>
-            <span class="cut" :title="one.sendTo"
+            <span class="cut" :title="saidWords(toldSendTo(one.sendTo))"
               ><span v-if="one.part" class="tag">{{ t('dispatches.partOf', one.part) }}</span
               ><span v-else-if="one.isCopy" class="tag">{{ t('dispatches.copy') }}</span>
-              {{ one.sendTo || one.customerName }}</span
+              {{ saidWords(toldSendTo(one.sendTo)) || one.customerName }}</span
             >
             <span class="cut">{{
               one.subject ||
               (one.channel === 'email'
-                ? kindFacts[one.kind].one
+                ? kindWords(one.kind, 'one')
                 : one.state === 'arrived'
                   ? t('common.printed')
                   : t('dispatches.toPrint'))

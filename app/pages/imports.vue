@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../words'
+import { said } from '../words/speech'
 import Ask from '../components/frame/Ask.vue'
 import CheckField from '../components/fields/CheckField.vue'
 import ImportFacts from '../components/imports/ImportFacts.vue'
@@ -125,7 +126,7 @@ useMainKey(() => {
   else if (count('right') > 0) asking.value = true
 })
 
-const subjects = importSubjects.map((value) => ({ value, words: value }))
+const subjects = importSubjects.map((value) => ({ value, words: said(`import/${value}`) }))
 const fileWords = (one: ImportView) => `${one.name}, ${one.subject}, ${shortTime(one.madeAt)}`
 const fileChoices = computed(() =>
   files.value.map((one) => ({ value: String(one.id), words: fileWords(one) })),

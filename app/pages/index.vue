@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../words'
+import { said } from '../words/speech'
 import DocumentPane from '../components/paper/DocumentPane.vue'
 import LineActions from '../components/line/LineActions.vue'
 import LineEmpty from '../components/line/LineEmpty.vue'
@@ -76,7 +77,7 @@ const groupOf = computed(() =>
   stage.value === 'to check'
     ? (one: LineRow) => one.routineName ?? t('common.preparedByHand')
     : stage.value === 'stuck'
-      ? (one: LineRow) => one.cause ?? ''
+      ? (one: LineRow) => (one.cause ? said(`cause/${one.cause}`) : '')
       : undefined,
 )
 const groupCount = (name: string) =>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../words'
+import { saidWords, said } from '../words/speech'
+import { kindWords } from '../composables/kinds'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
 import WordPicker from '../components/list/WordPicker.vue'
@@ -10,7 +12,6 @@ import { api } from '../composables/api'
 import { useHand } from '../composables/useHand'
 import { useLive } from '../composables/useLive'
 import { amountOf, plural, shortDay } from '../composables/format'
-import { kindFacts } from '../../core/documents/kinds'
 import type { NumberPeriod, NumberRow } from '../contract'
 import type { PageOf } from '../composables/useList'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
@@ -62,9 +63,9 @@ useLive(
 
 const seriesWords = (one: NumberPeriod) =>
   t('register.kindsOfBrandOne', {
-    kinds: kindFacts[one.kind].many,
+    kinds: kindWords(one.kind, 'many'),
     brand: one.brand,
-    one: one.scope ? ` (${one.scope})` : '',
+    one: one.scope ? ` (${saidWords(one.scope)})` : '',
   })
 const seriesChoices = computed(() => [
   ...new Map(
@@ -92,6 +93,8 @@ const columns: ListColumn[] = [
   { words: t('common.state'), width: 104 },
   { words: t('common.total'), width: 104, right: true },
 ]
+const whyOf = ({ reason, creditedWith }: { reason: string; creditedWith: string }) =>
+  reason || (creditedWith && said('number/credited-with', { numbers: creditedWith }))
 </script>
 
 <template>
@@ -153,7 +156,9 @@ const columns: ListColumn[] = [
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span
             ><span class="name cut">{{ one.customerName }}</span>
             <span class="state"
-              ><span class="tag" :class="tone[one.state]" :title="one.reason">{{ one.state }}</span>
+              ><span class="tag" :class="tone[one.state]" :title="whyOf(one)">{{
+                said(`number/${one.state}`)
+              }}</span>
               <span
                 v-if="one.earlierThan"
                 class="tag wait"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { t } from '../words'
-import { saidWords } from '../words/said'
+import { kindTitle } from '../composables/kinds'
+import { saidWords } from '../words/speech'
 import DateField from '../components/fields/DateField.vue'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
@@ -11,7 +12,6 @@ import { useHand } from '../composables/useHand'
 import { api, csvHref } from '../composables/api'
 import { useLive } from '../composables/useLive'
 import { addDays } from '../../core/documents/days'
-import { capital, kindFacts } from '../../core/documents/kinds'
 import type { Difference, Reconciliation, ProvedSeries } from '../contract'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
@@ -128,8 +128,8 @@ const columns: ListColumn[] = [
               <tbody>
                 <tr v-for="one in reconciliation.series" :key="one.id">
                   <td>
-                    {{ capital(kindFacts[one.kind].many) }}<br /><span class="soft small"
-                      >{{ one.brand }}{{ one.scope ? `, ${one.scope}` : '' }}</span
+                    {{ kindTitle(one.kind, 'many') }}<br /><span class="soft small"
+                      >{{ one.brand }}{{ one.scope ? `, ${saidWords(one.scope)}` : '' }}</span
                     >
                   </td>
                   <td class="mono range">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../words'
+import { trustWords } from '../composables/trust'
 import AutomaticAsk from '../components/routines/AutomaticAsk.vue'
 import CatchUp from '../components/routines/CatchUp.vue'
 import FormField from '../components/fields/FormField.vue'
@@ -53,9 +54,13 @@ function chooseTrust(trust: Trust) {
   if (!may.value || routine.value?.trust === trust) return
   if (trust === 'automatic') asking.value = trust
   else
-    void change({ trust }, t('routines.routineNowWorksTrustFor', { routine: routine.value!.name, trust }), {
-      trust: routine.value!.trust,
-    })
+    void change(
+      { trust },
+      t('routines.routineNowWorksTrustFor', { routine: routine.value!.name, trust: trustWords[trust].words }),
+      {
+        trust: routine.value!.trust,
+      },
+    )
 }
 
 const keep = () => {

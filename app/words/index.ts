@@ -7,8 +7,11 @@ import { en } from './en'
 /** What vue-i18n would read as syntax stands for itself: addresses have an @, and a sentence may have a stroke. */
 const escaped = (sentence: string) => sentence.replace(/[@|]/g, (sign) => `{'${sign}'}`)
 
-const messagesOf = (table: Readonly<Record<string, string>>) =>
-  Object.fromEntries(Object.entries(table).map(([key, text]) => [key, escaped(text)]))
+/** Of a count the stroke stands between its forms. */
+export const messagesOf = (table: Readonly<Record<string, string>>) =>
+  Object.fromEntries(
+    Object.entries(table).map(([key, text]) => [key, key.startsWith('count/') ? text : escaped(text)]),
+  )
 
 /**
  * Every word of the interface, by language and screen; the sentences that core and server say (refusals, and what they
@@ -34,7 +37,7 @@ type TextOf<Key extends string> = Key extends `${infer Screen extends keyof Scre
 type NameOf<Key extends WordKey> = Exclude<NamesIn<TextOf<Key>>, `'${string}`>
 type ValuesOf<Key extends WordKey> = [NameOf<Key>] extends [never]
   ? []
-  : [values: Record<NameOf<Key>, unknown>]
+  : [values: Record<NameOf<Key>, string | number | null | undefined>]
 
 /** The words of a key, with their values in place: no key that is not there, and no value left out. */
 export const t = <Key extends WordKey>(key: Key, ...[values]: ValuesOf<Key>): string =>

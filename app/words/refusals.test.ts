@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { filledSentence, sentences, type RefusalKey } from '../../core/refusals/sentences'
+import { sentences } from '../../core/refusals/sentences'
+import { inEnglish } from '../../core/said/english'
 import { refusalWords } from './refusals'
 
 /** A value for each name in a sentence's braces, with what a person may have typed. */
@@ -11,7 +12,7 @@ const valuesOf = (sentence: string) =>
 test('the interface says of every refusal what the API says, whatever its values hold', () => {
   for (const [key, sentence] of Object.entries(sentences)) {
     const values = valuesOf(sentence)
-    expect(refusalWords({ says: key, values, title: '' })).toBe(filledSentence(key as RefusalKey, values))
+    expect(refusalWords({ says: key, values, title: '' })).toBe(inEnglish({ says: key, values }))
   }
 })
 

@@ -1,3 +1,4 @@
+import { told, type Told } from '../said/told'
 import type { Design } from './design'
 
 /** Relative luminance of #rrggbb, 0 to 1 (WCAG 2.2). */
@@ -19,9 +20,8 @@ export const contrastWithWhite = (colour: string) => 1.05 / (luminance(colour) +
  * What is said of a brand colour that headings are too pale in, or nothing. Large letters need a contrast of
  * 3 : 1 (WCAG 2.2, 1.4.3).
  */
-export function paleHeadings(colour: string, design: Design['supplied']): string | null {
+export function paleHeadings(colour: string, design: Design['supplied']): Told | null {
   const contrast = contrastWithWhite(colour)
   if (contrast >= 3) return null
-  const where = design === 'bold' ? 'White letters on this brand colour' : 'Headings in this brand colour'
-  return `${where} are hard to read: the contrast is ${contrast.toFixed(1)}, and 3 is the least. Take a darker one.`
+  return told(design === 'bold' ? 'contrast/white' : 'contrast/headings', { contrast: contrast.toFixed(1) })
 }

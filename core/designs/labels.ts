@@ -9,6 +9,7 @@ import type { LaidOut } from './pages'
 import { Sheet, type TextStyle } from './sheet'
 import { watermark } from './strips/watermark'
 import { frameOf } from './strips/strip'
+import { told } from '../said/told'
 
 /** Millimetres that stay free around what is drawn on a label. */
 const margin = 5
@@ -165,7 +166,7 @@ function address(sheet: Sheet, lines: readonly string[], style: TextStyle, area:
   }
   sheet.problems.push({
     code: 'too-long',
-    sentence: `The address of ${lines[0] ?? ''} has too many lines for a label. Shorten it at the shipment.`,
+    sentence: told('layout/label', { name: lines[0] ?? '' }),
   })
 }
 

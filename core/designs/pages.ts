@@ -1,3 +1,4 @@
+import { joined, type Told } from '../said/told'
 import type { TextPiece } from './metrics'
 
 /** What a drawn thing is, for the PDF's structure and for tests. Repeated heading rows and footers are artifacts. */
@@ -59,8 +60,15 @@ export interface Page {
 /** Something that must stop a paper before it is issued, in plain words. */
 export interface LayoutProblem {
   code: 'missing-glyph' | 'too-long' | 'missing-picture'
-  sentence: string
+  sentence: Told
 }
+
+/** What several problems say. */
+export const sentencesOf = (problems: readonly Pick<LayoutProblem, 'sentence'>[]): Told =>
+  joined(
+    problems.map(({ sentence }) => sentence),
+    'list/sentences',
+  )
 
 /** A laid-out paper. */
 export interface LaidOut {
@@ -68,7 +76,7 @@ export interface LaidOut {
   /** Empty when the paper can be drawn as it is. */
   problems: LayoutProblem[]
   /** What was drawn otherwise than it was written, and does not stop it: signs that no font has. */
-  replaced: string[]
+  replaced: Told[]
   title: string
   language: string
 }

@@ -68,7 +68,9 @@ describe('a sheet with a label to peel off', () => {
       small,
       metrics,
     )
-    expect(problems.map(({ sentence }) => sentence).join()).toContain('too many lines for the peel-off label')
+    expect(problems.map(({ sentence }) => sentence.words).join()).toContain(
+      'too many lines for the peel-off label',
+    )
     const marked = layOut(
       { ...paperOf(), crosses: true },
       suppliedDesign({ ...plainLook, peelOff: zone }),

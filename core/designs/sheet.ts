@@ -1,6 +1,7 @@
 import type { FontMetrics } from './metrics'
 import type { Cell, DrawOp, LayoutProblem, Page, Role } from './pages'
 import { ink } from './design'
+import { told, type Told } from '../said/told'
 
 export interface TextStyle {
   family: string
@@ -106,12 +107,9 @@ export class Sheet {
       .join('')
   }
 
-  /** What was replaced, as sentences. */
-  replacements(): string[] {
-    return [...this.replaced].map(
-      ([character, text]) =>
-        `The sign “${character}” in “${text.slice(0, 60)}” is in none of the fonts and is printed as a box.`,
-    )
+  /** What was replaced. */
+  replacements(): Told[] {
+    return [...this.replaced].map(([sign, text]) => told('layout/sign', { sign, text: text.slice(0, 60) }))
   }
 
   line(x1: number, y1: number, x2: number, y2: number, colour: string, width = 0.5): void {
@@ -192,14 +190,12 @@ export class Sheet {
 
   /** The problems found, characters without a font among them. */
   findings(): LayoutProblem[] {
-    const glyphs = [...this.missing].map(([character, text]): LayoutProblem => {
-      const code = character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')
+    const glyphs = [...this.missing].map(([sign, text]): LayoutProblem => {
+      const code = sign.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')
       const where = text.length > 60 ? `${text.slice(0, 57)}…` : text
       return {
         code: 'missing-glyph',
-        sentence:
-          `The character “${character}” (U+${code}) in “${where}” is in none of our fonts. ` +
-          'Write the text without it.',
+        sentence: told('layout/character', { sign, code, text: where }),
       }
     })
     return [...this.problems, ...glyphs]

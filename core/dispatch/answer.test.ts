@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { answerKind, answerWords, type AnswerMail } from './answer'
+import { answerKind, toldAnswer, type AnswerMail } from './answer'
 
 const mail = (change: Partial<AnswerMail>): AnswerMail => ({
   from: 'nuala@ottermill.example',
@@ -44,7 +44,7 @@ describe('what an answer is', () => {
 })
 
 test('the history quotes its first words and no more', () => {
-  const words = answerWords('away', mail({ subject: 'Away', text: `Back soon.\n\n${'x'.repeat(900)}` }))
+  const { words } = toldAnswer('away', mail({ subject: 'Away', text: `Back soon.\n\n${'x'.repeat(900)}` }))
   expect(words).toContain('nuala@ottermill.example is away; it lies in the mailbox. “Away: Back soon. xx')
   expect(words.length).toBeLessThan(520)
 })

@@ -1,3 +1,5 @@
+import { told, type Told } from '../said/told'
+
 /** An email that came back to the return path of one of ours and is no delivery report. */
 export interface AnswerMail {
   /** Lower case. */
@@ -51,14 +53,15 @@ export const ownWords = (text: string): string =>
     .join('\n')
 
 /** What the history says of it, with its first words. */
-export function answerWords(kind: AnswerKind, { from, subject, text, complaint }: AnswerMail): string {
+export function toldAnswer(kind: AnswerKind, { from, subject, text, complaint }: AnswerMail): Told {
+  if (kind === 'complaint')
+    return told('answer/complaint', {
+      who: complaint?.about || from,
+      feedback: complaint?.feedbackType || 'abuse',
+    })
   const said = [subject, ownWords(text).replace(/\s+/g, ' ').trim()].filter(Boolean).join(': ')
-  const quoted = said ? ` “${said.length > 400 ? `${said.slice(0, 400).trimEnd()}…` : said}”` : ''
-  const what = {
-    complaint: `${complaint?.about || from} called this email unwanted (${complaint?.feedbackType || 'abuse'}).`,
-    left: `Its mailbox answered that ${from} is there no more.${quoted}`,
-    away: `${from} is away; it lies in the mailbox.${quoted}`,
-    other: `An answer came from ${from}.${quoted}`,
-  }
-  return what[kind]
+  const what = told(`answer/${kind}`, { from })
+  if (!said) return what
+  const begins = said.length > 400 ? `${said.slice(0, 400).trimEnd()}…` : said
+  return told('answer/quoted', { what, said: begins })
 }

@@ -1,15 +1,12 @@
 import type { Channel } from '../preferences/recipients'
+import { byPost } from './send-to'
 
 /** What holds for a way by which documents leave the house. */
 export interface ChannelFacts {
   /** Who hands over: a worker by itself, or a person who says that it was done. */
   handsOver: 'worker' | 'person'
-  /** What one of them is called. */
-  one: string
   /** What lists say in place of an address; empty where there are addresses. */
   sendTo: string
-  /** What the history says of a document that was put on its way. */
-  queued: string
   /** Whether it goes to addresses: with none, it goes nowhere. */
   addressed: boolean
   /** Which wishes of a customer it answers. */
@@ -23,17 +20,13 @@ export interface ChannelFacts {
 export const channelFacts = {
   email: {
     handsOver: 'worker',
-    one: 'email',
     sendTo: '',
-    queued: 'To be sent.',
     addressed: true,
     wishes: ['email', 'both'],
   },
   paper: {
     handsOver: 'person',
-    one: 'print job',
-    sendTo: 'Paper, by post',
-    queued: 'To be printed and posted.',
+    sendTo: byPost,
     addressed: false,
     wishes: ['paper', 'both'],
   },

@@ -7,6 +7,7 @@ import {
   type Recipient,
   type RecipientQuestion,
 } from '../preferences/recipients'
+import { told } from '../said/told'
 
 /** What decides by which channels a document goes and to whom. */
 export interface DeliveryQuestion extends RecipientQuestion {
@@ -61,7 +62,7 @@ const furtherCopies = ({ alsoTo }: DeliveryQuestion): Recipient[] =>
       name: '',
       address,
       as,
-      source: 'for this sending only',
+      source: told('reached/this-sending'),
     })),
   )
 
@@ -70,5 +71,5 @@ const chosenRecipients = (of: DeliveryQuestion, addresses: readonly string[]): R
     name: of.contacts.find((contact) => contact.email === address)?.name ?? '',
     address,
     as: 'To',
-    source: 'for this sending only',
+    source: told('reached/this-sending'),
   }))

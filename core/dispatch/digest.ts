@@ -1,4 +1,5 @@
 import type { DocumentKind } from '../documents/kinds'
+import { counted, told } from '../said/told'
 
 /** Colleagues who read once a day what went, in place of a copy of each email. */
 export interface DigestRule {
@@ -30,8 +31,6 @@ export interface WentOut {
 /** More stand in the register. */
 export const mostTold = 300
 
-const counted = (count: number) => `${count} ${count === 1 ? 'document' : 'documents'}`
-
 /**
  * The email of the day as plain text, the earliest first.
  * @param whole how many went in all; of more than `mostTold` the rest is in the register
@@ -43,20 +42,26 @@ export function digestEmail(
 ): { subject: string; text: string } {
   const lines = went.map(({ number, heading, customer, sum, to, at, isCopy, href }) =>
     [
-      [`${at}  ${heading} ${number}${isCopy ? ' (a copy)' : ''}`, customer, sum, to ? `to ${to}` : 'printed']
+      [
+        told(isCopy ? 'digest/copy' : 'digest/document', { at, heading, number }).words,
+        customer,
+        sum,
+        (to ? told('digest/to', { address: to }) : told('digest/printed')).words,
+      ]
         .filter(Boolean)
         .join(', '),
       ...(href ? [`       ${href}`] : []),
     ].join('\n'),
   )
   const rest = whole - went.length
+  const documents = counted(whole, 'document')
   return {
-    subject: `${counted(whole)} went today: ${house}`,
+    subject: told('digest/subject', { documents, house }).words,
     text: [
-      `${counted(whole)} went since the last of these emails.`,
+      told('digest/went', { documents }).words,
       lines.join('\n'),
-      ...(rest > 0 ? [`And ${rest} more; the register has them all.`] : []),
-      'You get this in place of a copy of each email. Who gets it is set in Settings, General.',
+      ...(rest > 0 ? [told('digest/more', { n: rest }).words] : []),
+      told('digest/why').words,
     ]
       .join('\n\n')
       .concat('\n'),

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { paceWords, slotsFor, type Pace } from './pace'
+import { toldPace, slotsFor, type Pace } from './pace'
 
 const none: Pace = { perMinute: null, perHour: null, perDay: null }
 
@@ -72,6 +72,6 @@ test('no minute, hour or day holds more than the account takes, however they com
 })
 
 test('the limits are said in words', () => {
-  expect(paceWords({ perMinute: 30, perHour: null, perDay: 2000 })).toBe('30 a minute, 2000 a day')
-  expect(paceWords(none)).toBe('')
+  expect(toldPace({ perMinute: 30, perHour: null, perDay: 2000 }).words).toBe('30 a minute, 2000 a day')
+  expect(toldPace(none).words).toBe('')
 })

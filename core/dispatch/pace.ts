@@ -1,3 +1,5 @@
+import { joined, told, type Told } from '../said/told'
+
 /** How many emails a mail account takes in a minute, an hour and a day; null is no limit. */
 export interface Pace {
   perMinute: number | null
@@ -39,12 +41,13 @@ export function slotsFor(
   })
 }
 
-/** The limits in words, the shortest time first; '' without any. */
-export const paceWords = ({ perMinute, perHour, perDay }: Pace): string =>
-  [
-    perMinute !== null && `${perMinute} a minute`,
-    perHour !== null && `${perHour} an hour`,
-    perDay !== null && `${perDay} a day`,
-  ]
-    .filter(Boolean)
-    .join(', ')
+/** What an account takes, the shortest time first. */
+export const toldPace = ({ perMinute, perHour, perDay }: Pace): Told =>
+  joined(
+    [
+      ...(perMinute === null ? [] : [told('pace/minute', { n: perMinute })]),
+      ...(perHour === null ? [] : [told('pace/hour', { n: perHour })]),
+      ...(perDay === null ? [] : [told('pace/day', { n: perDay })]),
+    ],
+    'list/comma',
+  )

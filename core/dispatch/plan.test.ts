@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { channelFacts, channelNames, channelsFor, isByWorker, workerChannels } from './channels'
-import { barWords, planSending, type SendQuestion } from './plan'
+import { planSending, type SendQuestion } from './plan'
 import { waysOf } from './ways'
 import { documentKinds } from '../documents/kinds'
 import { channels } from '../preferences/recipients'
+import { asWritten } from '../said/told'
 
 const question = (change: Partial<SendQuestion> = {}): SendQuestion => ({
   kind: 'invoice',
@@ -34,7 +35,7 @@ describe('whether a prepared document goes', () => {
 
   test.each([
     ['stopped', { stopped: 'Held' }],
-    ['problem', { problem: 'The logo is missing.' }],
+    ['problem', { problem: asWritten('The logo is missing.') }],
     ['changed', { changed: true }],
     ['no address', { hasAddress: false }],
     ['not wanted', { kind: 'order confirmation', channel: 'nothing' }],
@@ -42,20 +43,21 @@ describe('whether a prepared document goes', () => {
     const plan = planSending(question(change))
     expect(plan).toMatchObject({ goes: false, bar: wanted })
     if (plan.goes) return
-    expect(plan.reason).toMatch(/\.$/)
-    expect(plan.help).toMatch(/\.$/)
-    expect(barWords[plan.bar]).not.toBe('')
+    expect(plan.reason.words).toMatch(/\.$/)
+    expect(plan.help.words).toMatch(/\.$/)
   })
 
   test('an order that is held is said before all else: nothing else is worth mending first', () => {
-    expect(bar({ stopped: 'Held', problem: 'x', changed: true, hasAddress: false })).toBe('stopped')
-    expect(bar({ problem: 'x', changed: true, hasAddress: false })).toBe('problem')
+    expect(bar({ stopped: 'Held', problem: asWritten('x'), changed: true, hasAddress: false })).toBe(
+      'stopped',
+    )
+    expect(bar({ problem: asWritten('x'), changed: true, hasAddress: false })).toBe('problem')
     expect(bar({ changed: true, hasAddress: false })).toBe('changed')
   })
 
   test('a person who read that its order is held lets it go; nobody lets go what cannot be made', () => {
     expect(ways({ stopped: 'Held', despite: true })).toEqual(['email'])
-    expect(bar({ stopped: 'Held', despite: true, problem: 'x' })).toBe('problem')
+    expect(bar({ stopped: 'Held', despite: true, problem: asWritten('x') })).toBe('problem')
     expect(bar({ stopped: 'Held', despite: true, changed: true })).toBe('changed')
   })
 
@@ -122,9 +124,9 @@ describe('how each kind goes to a customer', () => {
   })
 
   test('says what is missing: an address to print, then somebody to write to', () => {
-    expect(wayOf('invoice', { billing: null }).problem).toBe('no postal address')
-    expect(wayOf('invoice', { contacts: [] }).problem).toBe('no billing contact')
-    expect(wayOf('order confirmation').problem).toBe('no buying contact')
+    expect(wayOf('invoice', { billing: null }).problem?.words).toBe('no postal address')
+    expect(wayOf('invoice', { contacts: [] }).problem?.words).toBe('no billing contact')
+    expect(wayOf('order confirmation').problem?.words).toBe('no buying contact')
   })
 
   test('finds nothing wrong where nothing is wanted, or where paper is', () => {

@@ -1,10 +1,8 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
+import { told, toldKind, type Told } from '../said/told'
 import { channelFacts, channelsFor, type ChannelName } from './channels'
 import { isSecond, type Asked } from '../documents/second-look'
 import type { Channel } from '../preferences/recipients'
-
-/** What a list says in place of an address where there is nobody to write to. */
-export const noAddress = 'No address'
 
 /** What decides whether and how a prepared document goes. */
 export interface SendQuestion {
@@ -13,8 +11,8 @@ export interface SendQuestion {
   channel: Channel
   /** Whether there is somebody to write to. */
   hasAddress: boolean
-  /** What keeps it from being issued, in words. */
-  problem: string | null
+  /** What keeps it from being issued. */
+  problem: Told | null
   /** It changed since somebody looked. */
   changed: boolean
   /** The status of its order that holds it back; null when none does. */
@@ -28,7 +26,7 @@ export interface SendQuestion {
   /** Somebody read that nobody is there to write to, and issues it all the same. */
   withoutAddress?: boolean
   /** Why a second person has to send it; nothing where one is enough. */
-  secondLook?: string | null
+  secondLook?: Told | null
   /** Who asked for one. */
   asked?: Asked | null
   /** Who sends it; nothing for a routine. */
@@ -39,17 +37,7 @@ export interface SendQuestion {
 export type SendBar = 'stopped' | 'changed' | 'problem' | 'not wanted' | 'no address' | 'second look'
 
 export type SendPlan =
-  { goes: true; channels: ChannelName[] } | { goes: false; bar: SendBar; reason: string; help: string }
-
-/** What each bar is called above a list of what it keeps back. */
-export const barWords: Readonly<Record<SendBar, string>> = {
-  stopped: 'order held or withdrawn',
-  changed: 'changed since you looked',
-  problem: 'cannot be issued',
-  'not wanted': 'customer wants none',
-  'no address': 'no email address',
-  'second look': 'for a second person',
-}
+  { goes: true; channels: ChannelName[] } | { goes: false; bar: SendBar; reason: Told; help: Told }
 
 /**
  * The one answer to: would it go, by which channels, and if not, why and what helps. The count on a button,
@@ -57,33 +45,37 @@ export const barWords: Readonly<Record<SendBar, string>> = {
  * the Send itself and the report ask here, so they cannot disagree.
  */
 export function planSending(of: SendQuestion): SendPlan {
-  const bar = (bar: SendBar, reason: string, help: string): SendPlan => ({ goes: false, bar, reason, help })
+  const bar = (bar: SendBar, reason: Told, help: Told): SendPlan => ({ goes: false, bar, reason, help })
   if (of.stopped !== null && !of.despite)
     return bar(
       'stopped',
-      `Order ${of.orderNumber} is ${of.stopped}.`,
-      'Set the order to another status, or send this document alone after reading why.',
+      told('plan/stopped', { order: of.orderNumber, status: of.stopped }),
+      told('plan/stopped-help'),
     )
-  if (of.problem) return bar('problem', of.problem, 'Mend the cause; it is then built again by itself.')
-  if (of.changed) return bar('changed', 'It changed since you looked.', 'Look at it again, then send it.')
+  if (of.problem) return bar('problem', of.problem, told('plan/problem-help'))
+  if (of.changed) return bar('changed', told('plan/changed'), told('plan/changed-help'))
   if (of.channel === 'nothing' && kindFacts[of.kind].books === null)
     return bar(
       'not wanted',
-      `${of.customerName} wants no ${kindFacts[of.kind].many}.`,
-      'Take it off the list, or change what the customer wants.',
+      told('plan/not-wanted', { customer: of.customerName, kinds: toldKind(of.kind, 'many') }),
+      told('plan/not-wanted-help'),
     )
   const channels = of.issueOnly ? [] : channelsFor(of.channel)
   const addressed = channels.some((one) => channelFacts[one].addressed)
   if (addressed && !of.hasAddress && !of.withoutAddress)
     return bar(
       'no address',
-      `${of.customerName} has no email address for it.`,
-      'Add a contact, or issue it without: it gets its number and is Stuck until there is one.',
+      told('plan/no-address', { customer: of.customerName }),
+      told('plan/no-address-help'),
     )
   const { secondLook = null, asked = null, senderId = null } = of
   if (secondLook !== null && !isSecond(asked, senderId))
     return asked === null
-      ? bar('second look', secondLook, 'Ask for one: it waits here until somebody else sends it.')
-      : bar('second look', `${secondLook} ${asked.name} asked for one.`, 'Somebody else has to send it.')
+      ? bar('second look', secondLook, told('plan/ask-help'))
+      : bar(
+          'second look',
+          told('plan/asked', { why: secondLook, person: asked.name }),
+          told('plan/asked-help'),
+        )
   return { goes: true, channels }
 }

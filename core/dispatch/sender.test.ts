@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { fromWords } from './sender'
+import { toldSender } from './sender'
 
 const own = 'Tansy Hollow Accounts'
 test.each([
@@ -11,5 +11,5 @@ test.each([
   ],
   [{ name: '', namesPerson: true, address: '' }, 'whoever sends it, Tansy Hollow Accounts'],
 ])('%j is shown as %s', (sender, shown) => {
-  expect(fromWords(sender, own)).toBe(shown)
+  expect(toldSender(sender, own).words).toBe(shown)
 })

@@ -79,67 +79,6 @@ export type StuckCause =
   | 'not written'
   | 'too large'
 
-/** The cause in the clerk's words, and what to do. */
-export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: string }>> = {
-  'no address': {
-    label: 'no address',
-    remedy: 'Nobody is there to write to. Add a billing contact with an email address, then send again.',
-  },
-  'no email wanted': {
-    label: 'wants no email',
-    remedy: 'This customer does not want email. Print it and post it instead.',
-  },
-  refused: {
-    label: 'refused',
-    remedy: 'The mail server does not take this address. Correct it at the customer, then send again.',
-  },
-  bounced: {
-    label: 'bounced',
-    remedy: 'The mail came back. Correct the address at the customer, then send again.',
-  },
-  'mailbox full': {
-    label: 'mailbox full',
-    remedy: 'The mailbox has no room. Send again later, or write to someone else.',
-  },
-  left: {
-    label: 'there no more',
-    remedy:
-      'The mailbox says that this person is there no more. Give somebody else’s address at the customer, then send ' +
-      'again.',
-  },
-  unwanted: {
-    label: 'called unwanted',
-    remedy:
-      'Its receiver called this email unwanted. Ask how they want their documents, change it at the customer, then ' +
-      'print it or send again.',
-  },
-  unclear: {
-    label: 'unclear',
-    remedy:
-      'We stopped while handing it over and do not know whether it left. Look in the mailbox or ask, ' +
-      'then say it arrived or send again.',
-  },
-  'given up': {
-    label: 'given up',
-    remedy: 'The mail server put us off too often. Look whether it is well, then send again.',
-  },
-  'not written': {
-    label: 'email not written',
-    remedy:
-      'The email’s text needs something that this document does not have. Change the text, then send again.',
-  },
-  'too large': {
-    label: 'too large',
-    remedy:
-      'The email is larger than its mail account takes. Take an enclosure away where it hangs, or raise the limit in ' +
-      'Settings, Mail accounts, then send again.',
-  },
-  'not drawn': {
-    label: 'not drawn',
-    remedy: 'The PDF could not be made. Read the reason in the trail, mend it, then send again.',
-  },
-}
-
 /** Pauses between tries after a temporary refusal, in seconds: growing, then given up. */
 export const retryPauses: readonly number[] = [5, 15, 45, 120, 300, 900, 1800, 3600, 7200, 14400]
 

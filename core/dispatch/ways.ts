@@ -1,14 +1,15 @@
 import type { Address } from '../documents/facts'
 import { documentKinds, kindFacts, type DocumentKind } from '../documents/kinds'
-import { preferenceWords, type Channel, type ContactFacts, type Preferences } from '../preferences/recipients'
+import { toldPreference, type Channel, type ContactFacts, type Preferences } from '../preferences/recipients'
+import { told, type Told } from '../said/told'
 import { deliveryOf } from './delivery'
 
 /** How a kind of paper goes to a customer, or what stops it. */
 export interface Way {
   kind: DocumentKind
-  words: string
+  wish: Told
   to: string
-  problem: string | null
+  problem: Told | null
 }
 
 /** How each kind goes to this customer by the house's usual addressing, said before anyone tries. */
@@ -28,15 +29,15 @@ export function waysOf(customer: {
     })
     return {
       kind,
-      words: preferenceWords({ channel: 'email', ...preference }),
+      wish: toldPreference({ channel: 'email', ...preference })!,
       to: recipients.map((one) => one.address).join(', '),
       problem: problemOf(channel, customer.billing, lacks),
     }
   })
 }
 
-function problemOf(channel: Channel, billing: Address | null, lacks: string | null): string | null {
+function problemOf(channel: Channel, billing: Address | null, lacks: string | null): Told | null {
   if (channel === 'nothing') return null
-  if (!billing) return 'no postal address'
-  return lacks === null ? null : `no ${lacks} contact`
+  if (!billing) return told('way/no-postal-address')
+  return lacks === null ? null : told('way/no-contact', { role: lacks })
 }

@@ -2,6 +2,7 @@ import { countryName } from '../countries'
 import { Refusal } from '../errors'
 import { Decimal, moneyText, roundMoney, sum, type DecimalText } from '../money/decimal'
 import { formatMoney, formatPrice, formatQuantity } from '../money/format'
+import { joined, told } from '../said/told'
 import { accountFor } from './bank'
 import { customsWords } from './customs-words'
 import { formatDay } from './days'
@@ -33,12 +34,14 @@ const includedRate = ({ order, rates }: PaperInput, { taxCode }: OrderLineFacts)
  */
 export function customsLine(input: PaperInput, line: ShippedLine, of: OrderLineFacts): CustomsLine {
   const missing = [
-    ...(line.commodityCode ? [] : ['commodity code']),
-    ...(line.origin ? [] : ['country of origin']),
-    ...(line.each ? [] : ['weight']),
+    ...(line.commodityCode ? [] : [told('customs/code')]),
+    ...(line.origin ? [] : [told('customs/origin')]),
+    ...(line.each ? [] : [told('customs/weight')]),
   ]
   if (missing.length > 0)
-    throw new Refusal('customs-lacks', { values: { item: of.description, what: missing.join(' and no ') } })
+    throw new Refusal('customs-lacks', {
+      values: { item: of.description, what: joined(missing, 'list/and-no') },
+    })
   const net = new Decimal(of.unitPrice)
     .times(new Decimal(100).minus(of.discountPercent))
     .div(includedRate(input, of).plus(100))

@@ -1,4 +1,5 @@
-import { addDays, dayWords, type Day } from './days'
+import { told, toldDay, type Told } from '../said/told'
+import { addDays, type Day } from './days'
 
 /** What a document date is held against. */
 export interface DateLimits {
@@ -11,22 +12,17 @@ export interface DateLimits {
   earlierOk: boolean
 }
 
-/** Why a document cannot bear a date, in words; undefined when it can. */
+/** Why a document cannot bear a date; undefined when it can. */
 export function dateRefusal(
   date: Day,
   { today, closedUntil, newest, earlierOk }: DateLimits,
-): string | undefined {
+): Told | undefined {
+  const its = { date: toldDay(date) }
   if (closedUntil !== null && date <= closedUntil)
-    return (
-      `Its date ${dayWords(date)} lies in a closed period (closed until ${dayWords(closedUntil)}). ` +
-      'Choose a later date, or have a supervisor open the period.'
-    )
-  if (date > today) return `Its date ${dayWords(date)} is in the future. A document is dated today or before.`
+    return told('date/closed', { ...its, until: toldDay(closedUntil) })
+  if (date > today) return told('date/future', its)
   if (newest !== null && date < newest && !earlierOk)
-    return (
-      `Its date ${dayWords(date)} is before ${dayWords(newest)}, the newest of its series: dates would ` +
-      'run backwards. Choose that day or a later one, or say on the draft that the earlier date is meant.'
-    )
+    return told('date/backwards', { ...its, newest: toldDay(newest) })
   return undefined
 }
 

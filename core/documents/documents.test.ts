@@ -3,7 +3,7 @@ import { exampleInvoice, order, orderLine, ottermill, tansyHollow } from '../tes
 import { addDays, dayInZone, formatDay, makeDay, parseDay } from './days'
 import { asPreview, comparePapers } from './issue'
 import { checkIban, creditorReference, isCreditorReference, isIban, paymentCode } from './payment-code'
-import { dueDate, earlyPayment, termsWords } from './terms'
+import { dueDate, earlyPayment, toldTerms } from './terms'
 
 describe('days and due dates', () => {
   test('months end where the calendar says', () => {
@@ -56,7 +56,7 @@ describe('what the house collects by direct debit', () => {
   })
 
   test('is said in the terms', () => {
-    expect(termsWords({ kind: 'days', days: 14, collected: { mandate: '' } })).toBe(
+    expect(toldTerms({ kind: 'days', days: 14, collected: { mandate: '' } }).words).toBe(
       'within 14 days, by direct debit',
     )
   })
@@ -219,8 +219,8 @@ describe('what was checked is what leaves', () => {
 
   test('a changed line is told with before and now, and the new sum', () => {
     const changes = comparePapers(exampleInvoice(), changed)
-    expect(changes.map((change) => change.what)).toEqual(['Line 1', 'To pay, EUR'])
-    expect(changes[0]!.now).toContain('13')
+    expect(changes.map((change) => change.what.words)).toEqual(['Line 1', 'To pay, EUR'])
+    expect(changes[0]!.now.words).toContain('13')
   })
 
   test('another number or date alone is no change', () => {

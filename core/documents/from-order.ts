@@ -7,6 +7,7 @@ import { type Exchange } from '../money/exchange'
 import { formatMoney, formatPercent, formatPrice, formatQuantity, type Language } from '../money/format'
 import type { TaxCategory } from '../money/tax-codes'
 import { totals } from '../money/totals'
+import { told } from '../said/told'
 import { accountFor } from './bank'
 import { formatDay, type Day } from './days'
 import { exactOf } from './exact'
@@ -111,7 +112,7 @@ export function buildPaper(input: PaperInput): Paper {
     })
   if (new Decimal(result.total).isNegative()) {
     const says = is.books === null ? 'negative-total/lines' : 'negative-total'
-    const of = order.number ? `Order ${order.number}` : 'The draft'
+    const of = order.number ? told('of/order', { number: order.number }) : told('of/draft')
     throw new Refusal(says, { values: { of, total: result.total, kind: is.one } })
   }
   if (is.books !== null && input.exchange === null && !new Decimal(result.tax).isZero()) {

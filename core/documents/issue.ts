@@ -9,6 +9,7 @@ import { returnPaper } from './return'
 import { shipmentPaper, type ShipmentFacts } from './shipment'
 import { statementPaper } from './statement'
 import { accountOn } from './open-table'
+import { asWritten, told, type Told } from '../said/told'
 import type { Paper } from './paper'
 import { formatReference } from './payment-code'
 import { ratesFor } from './treatment'
@@ -91,20 +92,21 @@ export function asPreview(paper: Paper): Paper {
   }
 }
 
-/** One difference between the paper that was looked at and the paper as it would be now, in the clerk's words. */
+/** One difference between the paper that was looked at and the paper as it would be now. */
 export interface PaperChange {
-  what: string
-  before: string
-  now: string
+  what: Told
+  before: Told
+  now: Told
 }
 
 /** What changed between two papers of the same document; number, date and what follows from them do not count. */
 export function comparePapers(before: Paper, now: Paper): PaperChange[] {
   const changes: PaperChange[] = []
-  const say = (what: string, a: string, b: string) => {
-    if (a !== b) changes.push({ what, before: a || '–', now: b || '–' })
+  const printed = (words: string) => asWritten(words || '–')
+  const say = (what: Told, a: string, b: string) => {
+    if (a !== b) changes.push({ what, before: printed(a), now: printed(b) })
   }
-  say('Address', before.recipient.lines.join(', '), now.recipient.lines.join(', '))
+  say(told('change/address'), before.recipient.lines.join(', '), now.recipient.lines.join(', '))
   for (const key of [
     'period',
     'supplied',
@@ -119,7 +121,7 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
   ] as const) {
     const of = (paper: Paper) => paper.facts.find((fact) => fact.key === key)
     const label = of(now)?.label ?? of(before)?.label ?? key
-    say(label, of(before)?.value ?? '', of(now)?.value ?? '')
+    say(printed(label), of(before)?.value ?? '', of(now)?.value ?? '')
   }
   const line = (paper: Paper, index: number) => {
     const row = paper.lines[index]
@@ -130,22 +132,22 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
       : ''
   }
   for (let index = 0; index < Math.max(before.lines.length, now.lines.length); index++) {
-    say(`Line ${index + 1}`, line(before, index), line(now, index))
+    say(told('change/line', { n: index + 1 }), line(before, index), line(now, index))
   }
   const adjustments = (paper: Paper) =>
     paper.adjustments.map((row) => `${row.label} ${row.amount}`).join(', ')
-  say('Discounts and charges', adjustments(before), adjustments(now))
-  say('Said on it', (before.legal ?? []).join(' '), (now.legal ?? []).join(' '))
+  say(told('change/adjustments'), adjustments(before), adjustments(now))
+  say(told('change/legal'), (before.legal ?? []).join(' '), (now.legal ?? []).join(' '))
   const texts = ({ paragraphs, foot, pages }: Paper) =>
     [...(paragraphs ?? []), ...(foot ?? []), ...(pages ?? []).map(({ text }) => text)].join(' ')
-  say('Texts', texts(before), texts(now))
-  say('Note', before.customerNote ?? '', now.customerNote ?? '')
-  say('Language', before.language, now.language)
+  say(told('change/texts'), texts(before), texts(now))
+  say(told('change/note'), before.customerNote ?? '', now.customerNote ?? '')
+  say(told('change/language'), before.language, now.language)
   say(
-    'Sender',
+    told('change/sender'),
     [before.brand.legalName, before.brand.senderLine, ...before.brand.foot.flat()].join(' · '),
     [now.brand.legalName, now.brand.senderLine, ...now.brand.foot.flat()].join(' · '),
   )
-  say(now.toPay.label, before.toPay.amount, now.toPay.amount)
+  say(printed(now.toPay.label), before.toPay.amount, now.toPay.amount)
   return changes
 }

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { heldWords, missingOf, type Needs } from './needs'
+import { heldWhy, missingOf, type Needs } from './needs'
+import { told } from '../said/told'
 
 const needs: Needs = { reference: true, fields: ['Cost centre', 'Delivery window'] }
 const order = { reference: ' ', fields: { 'Cost centre': '4711', 'Delivery window': '' } }
@@ -17,18 +18,31 @@ test('what an order lacks of what its customer needs; blanks are nothing', () =>
 })
 
 test('it is said with whom to ask and where to enter it', () => {
-  expect(heldWords({ needs, order, enterAt: 'order SO-7', customerName: 'The school', contacts })).toBe(
+  expect(
+    heldWhy({
+      needs,
+      order,
+      enterAt: told('of/order-within', { number: 'SO-7' }),
+      customerName: 'The school',
+      contacts,
+    })?.words,
+  ).toBe(
     'The school takes no invoice without “Your reference” and “Delivery window”. ' +
       'Ask Ann Buyer, ann@school.example, and enter it at order SO-7.',
   )
-  expect(heldWords({ needs, order, enterAt: 'the draft', customerName: 'The school', contacts: [] })).toMatch(
-    /Enter it at the draft\.$/,
-  )
+  expect(
+    heldWhy({ needs, order, enterAt: told('of/draft-within'), customerName: 'The school', contacts: [] })
+      ?.words,
+  ).toMatch(/Enter it at the draft\.$/)
 })
 
 test('nothing is held that lacks nothing', () => {
   const whole = { reference: 'PO 1', fields: { 'Cost centre': '1', 'Delivery window': 'am' } }
-  expect(heldWords({ needs, order: whole, enterAt: '', customerName: 'The school', contacts })).toBe(null)
+  expect(
+    heldWhy({ needs, order: whole, enterAt: told('of/draft'), customerName: 'The school', contacts }),
+  ).toBe(null)
   const none = { reference: false, fields: [] }
-  expect(heldWords({ needs: none, order, enterAt: '', customerName: 'The school', contacts })).toBe(null)
+  expect(
+    heldWhy({ needs: none, order, enterAt: told('of/draft'), customerName: 'The school', contacts }),
+  ).toBe(null)
 })

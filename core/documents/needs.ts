@@ -1,5 +1,6 @@
 import type { FieldValues } from '../fields/own-fields'
-import { roleWords, type ContactFacts } from '../preferences/recipients'
+import { toldRole, type ContactFacts } from '../preferences/recipients'
+import { joined, told, type Told } from '../said/told'
 
 /** What an order has to say before a customer takes an invoice of it. */
 export interface Needs {
@@ -27,23 +28,24 @@ export const whomToAsk = (contacts: readonly ContactFacts[]): ContactFacts | und
   contacts.find((one) => one.role === 'buying') ?? contacts.find((one) => one.email !== '') ?? contacts[0]
 
 /** Why an invoice is held until its order is complete, and whom to ask; null where nothing is missing. */
-export function heldWords(of: {
+export function heldWhy(of: {
   needs: Needs
   order: { reference: string | null; fields: FieldValues }
   /** "order SO-7", "the draft" */
-  enterAt: string
+  enterAt: Told
   customerName: string
   contacts: readonly ContactFacts[]
-}): string | null {
+}): Told | null {
   const missing = missingOf(of.needs, of.order)
-  const what = [...(missing.reference ? ['Your reference'] : []), ...missing.fields].map((one) => `“${one}”`)
-  if (what.length === 0) return null
-  const ask = whomToAsk(of.contacts)
-  return (
-    `${of.customerName} takes no invoice without ${new Intl.ListFormat('en').format(what)}. ` +
-    (ask
-      ? `Ask ${[ask.name || roleWords(ask.role), ask.email].filter(Boolean).join(', ')}, and enter it `
-      : 'Enter it ') +
-    `at ${of.enterAt}.`
+  const names = [...(missing.reference ? [told('needs/reference')] : []), ...missing.fields]
+  if (names.length === 0) return null
+  const what = joined(
+    names.map((name) => told('needs/quoted', { name })),
+    'list/and',
   )
+  const lacks = { customer: of.customerName, what, place: of.enterAt }
+  const ask = whomToAsk(of.contacts)
+  if (!ask) return told('needs/incomplete', lacks)
+  const whom = joined([ask.name || toldRole(ask.role), ...(ask.email ? [ask.email] : [])], 'list/comma')
+  return told('needs/incomplete-ask', { ...lacks, whom })
 }

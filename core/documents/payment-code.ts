@@ -1,6 +1,7 @@
 import { countrySpecs, isValidIBAN, validateIBAN, ValidationErrorsIBAN as Wrong } from 'ibantools'
 import { badInput } from '../errors'
 import { Decimal, type Currency, type DecimalText } from '../money/decimal'
+import { told, type Told } from '../said/told'
 
 /** ISO 7064 MOD 97-10 of a string of letters and digits, letters counting 10–35. */
 function mod97(text: string): number {
@@ -82,15 +83,15 @@ export function paymentCode(facts: PaymentFacts): string | undefined {
 }
 
 /** What is wrong with an IBAN, as the rest of a sentence about it; null where it is right. */
-function ibanProblem(text: string): string | null {
+function ibanProblem(text: string): Told | null {
   const iban = plainIban(text)
   const { valid, errorCodes } = validateIBAN(iban)
   if (valid) return null
-  if (errorCodes.includes(Wrong.NoIBANCountry)) return 'no country has IBANs that begin like this'
+  if (errorCodes.includes(Wrong.NoIBANCountry)) return told('iban/country')
   const long = countrySpecs[iban.slice(0, 2)]?.chars
   if (errorCodes.includes(Wrong.WrongBBANLength) && long)
-    return `it has ${iban.length} characters, and one that begins with ${iban.slice(0, 2)} has ${long}`
-  return 'its check digits do not hold'
+    return told('iban/length', { count: iban.length, country: iban.slice(0, 2), right: long })
+  return told('iban/digits')
 }
 
 /** @throws Refusal when a bank account cannot be right */

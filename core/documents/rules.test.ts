@@ -5,7 +5,7 @@ import { documentKinds } from './kinds'
 import { registerAmount } from './register-amount'
 import { orderOf, screenOf, sources } from './sources'
 import { unitWords } from './units'
-import { draftStatus, prepareRefusal, stopOfStatus, stopWords } from '../orders/statuses'
+import { draftStatus, prepareRefusal, stopOfStatus, toldStop } from '../orders/statuses'
 
 describe('the date of a document', () => {
   const limits = { today: '2026-11-27', closedUntil: '2026-09-30', newest: '2026-11-20', earlierOk: false }
@@ -18,7 +18,7 @@ describe('the date of a document', () => {
     ['2026-09-30', 'lies in a closed period'],
     ['2026-08-01', 'lies in a closed period'],
   ])('%s: %s', (date, words) => {
-    const refusal = dateRefusal(date, limits)
+    const refusal = dateRefusal(date, limits)?.words
     if (words === undefined) expect(refusal).toBeUndefined()
     else expect(refusal).toContain(words)
   })
@@ -26,8 +26,8 @@ describe('the date of a document', () => {
   test('may run backwards where a person said so, but never into a closed period or the future', () => {
     const said = { ...limits, earlierOk: true }
     expect(dateRefusal('2026-11-01', said)).toBeUndefined()
-    expect(dateRefusal('2026-09-30', said)).toContain('closed period')
-    expect(dateRefusal('2026-12-01', said)).toContain('future')
+    expect(dateRefusal('2026-09-30', said)?.words).toContain('closed period')
+    expect(dateRefusal('2026-12-01', said)?.words).toContain('future')
   })
 
   test('of a new series in a house that closed nothing is any day until today', () => {
@@ -60,19 +60,19 @@ describe('the status of an order', () => {
     expect(stopOfStatus('Withdrawn', stopping)).toBe('withdrawn')
     expect(stopOfStatus('Lost', stopping)).toBe('withdrawn')
     expect(stopOfStatus('Shipped', stopping)).toBeNull()
-    expect(stopWords('SO-1', 'Held')).toBe('Order SO-1 is Held, so nothing of it goes.')
+    expect(toldStop('SO-1', 'Held').words).toBe('Order SO-1 is Held, so nothing of it goes.')
   })
 
   test('of one still being written makes nothing, whatever the kind', () => {
     for (const kind of documentKinds)
       expect(
-        prepareRefusal(kind, { number: 'SO-1', status: draftStatus, suppliedOn: '2026-11-27' }),
+        prepareRefusal(kind, { number: 'SO-1', status: draftStatus, suppliedOn: '2026-11-27' })?.words,
       ).toContain('Confirm it first')
   })
 
   test('an invoice needs a date of supply, a confirmation does not', () => {
     const order = { number: 'SO-1', status: 'Packed', suppliedOn: null }
-    expect(prepareRefusal('invoice', order)).toContain('has no date of supply yet')
+    expect(prepareRefusal('invoice', order)?.words).toContain('has no date of supply yet')
     expect(prepareRefusal('order confirmation', order)).toBeNull()
     expect(prepareRefusal('invoice', { ...order, suppliedOn: '2026-11-27' })).toBeNull()
   })

@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { planSending, type SendQuestion } from '../dispatch/plan'
-import { isSecond, noSecondLook, ruleFor, secondLookWords, wantsSecondLooks } from './second-look'
+import { isSecond, noSecondLook, ruleFor, secondLookWhy, wantsSecondLooks } from './second-look'
+import { inWords } from '../testing/in-words'
+import { asWritten } from '../said/told'
 
 const facts = { inHome: '100', home: 'EUR', newAddresses: [], banksChangedBy: null }
 const rule = { above: '5000', newAddress: true, newBank: true, many: 10 }
@@ -10,14 +12,14 @@ describe('why a second person has to send a document', () => {
   test('is nothing where the house says nothing, or nothing is dear', () => {
     expect(wantsSecondLooks(noSecondLook)).toBe(false)
     const dear = { ...facts, inHome: '99999', newAddresses: ['new@house.example'], banksChangedBy: 'Col' }
-    expect(secondLookWords(noSecondLook, dear)).toBeNull()
-    expect(secondLookWords(rule, facts)).toBeNull()
+    expect(secondLookWhy(noSecondLook, dear)).toBeNull()
+    expect(secondLookWhy(rule, facts)).toBeNull()
   })
 
   test('is a sum over the limit, not one that meets it; credits count by their size', () => {
-    expect(secondLookWords(rule, { ...facts, inHome: '5000.00' })).toBeNull()
-    expect(secondLookWords(rule, { ...facts, inHome: '5000.01' })).toContain('over 5,000.00 EUR')
-    expect(secondLookWords(rule, { ...facts, inHome: '-5000.01' })).toContain('over 5,000.00 EUR')
+    expect(secondLookWhy(rule, { ...facts, inHome: '5000.00' })).toBeNull()
+    expect(secondLookWhy(rule, { ...facts, inHome: '5000.01' })?.words).toContain('over 5,000.00 EUR')
+    expect(secondLookWhy(rule, { ...facts, inHome: '-5000.01' })?.words).toContain('over 5,000.00 EUR')
   })
 
   test('is no sum where nothing is asked for: a statement says what was, an order update says where it is', () => {
@@ -29,12 +31,13 @@ describe('why a second person has to send a document', () => {
   })
 
   test('is a currency that nobody knows a rate of', () => {
-    expect(secondLookWords(rule, { ...facts, inHome: null })).toContain('no rate')
+    expect(secondLookWhy(rule, { ...facts, inHome: null })?.words).toContain('no rate')
   })
 
   test('names the address and who changed the accounts, all that holds', () => {
     expect(
-      secondLookWords(rule, { ...facts, newAddresses: ['new@house.example'], banksChangedBy: 'Col Varley' }),
+      secondLookWhy(rule, { ...facts, newAddresses: ['new@house.example'], banksChangedBy: 'Col Varley' })
+        ?.words,
     ).toBe(
       'A second person has to send it: it is the first email to new@house.example; ' +
         'Col Varley changed the bank accounts on it, which nobody else has confirmed.',
@@ -52,12 +55,12 @@ describe('what a Send does with it', () => {
     stopped: null,
     orderNumber: 'SO-7',
     customerName: 'Ottermill',
-    secondLook: 'A second person has to send it: it is over 5,000.00.',
+    secondLook: asWritten('A second person has to send it: it is over 5,000.00.'),
   }
 
   test('it waits until somebody asks, then for somebody else; no routine lets it go', () => {
     expect(planSending({ ...question, senderId: 3 })).toMatchObject({ goes: false, bar: 'second look' })
-    expect(planSending({ ...question, asked, senderId: 3 })).toMatchObject({
+    expect(inWords(planSending({ ...question, asked, senderId: 3 }))).toMatchObject({
       bar: 'second look',
       help: 'Somebody else has to send it.',
     })

@@ -1,5 +1,5 @@
 import { Decimal, type Currency, type DecimalText } from '../money/decimal'
-import { formatMoney } from '../money/format'
+import { joined, told, toldMoney, type Told } from '../said/told'
 import { kindFacts, type DocumentKind } from './kinds'
 
 /** What a house wants a second person to send, since a mistake there is dear. */
@@ -47,23 +47,22 @@ export const ruleFor = (kind: DocumentKind, rule: SecondLookRule): SecondLookRul
   kindFacts[kind].content === 'account' || kindFacts[kind].isUpdate ? { ...rule, above: null } : rule
 
 /** Why a second person has to send a document; null where one is enough. How many go at once is known at the Send. */
-export function secondLookWords(rule: SecondLookRule, of: SecondLookFacts): string | null {
-  const found: string[] = []
+export function secondLookWhy(rule: SecondLookRule, of: SecondLookFacts): Told | null {
+  const found: Told[] = []
   if (rule.above !== null) {
-    const limit = `${formatMoney(rule.above, of.home, 'en')} ${of.home}`
-    if (of.inHome === null) found.push(`there is no rate to say whether it is over ${limit}`)
-    else if (new Decimal(of.inHome).abs().gt(rule.above)) found.push(`it is over ${limit}`)
+    const limit = toldMoney(rule.above, of.home)
+    if (of.inHome === null) found.push(told('second/no-rate', { limit }))
+    else if (new Decimal(of.inHome).abs().gt(rule.above)) found.push(told('second/is-over', { limit }))
   }
   if (rule.newAddress && of.newAddresses.length > 0)
-    found.push(`it is the first email to ${of.newAddresses.join(', ')}`)
+    found.push(told('second/new-address', { addresses: joined(of.newAddresses, 'list/comma') }))
   if (rule.newBank && of.banksChangedBy !== null)
-    found.push(`${of.banksChangedBy} changed the bank accounts on it, which nobody else has confirmed`)
-  return found.length === 0 ? null : `A second person has to send it: ${found.join('; ')}.`
+    found.push(told('second/new-bank', { person: of.banksChangedBy }))
+  return found.length === 0 ? null : told('second/why', { why: joined(found, 'list/semicolon') })
 }
 
 /** What the dialog of a Send says where too many would go at once. */
-export const manyWords = (many: number): string =>
-  `A second person has to send it: more than ${many} would go in one Send.`
+export const tooManyAtOnce = (many: number): Told => told('second/many', { many })
 
 /** Whether this one may send what somebody asked a second person for. Nobody is their own second person. */
 export const isSecond = (asked: Asked | null, senderId: number | null): boolean =>

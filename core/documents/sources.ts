@@ -1,18 +1,16 @@
 interface SourceFacts {
-  /** What it is called in a sentence. */
-  words: string
   /** The address of its screen in the application, with its own id and its customer's. */
   screen: `/${string}`
 }
 
 /** What documents are made of, in the order in which one may be a part of another. */
 export const sources = {
-  order: { words: 'an order', screen: '/orders/{id}' },
-  shipment: { words: 'a shipment', screen: '/shipments/{id}' },
-  return: { words: 'a return', screen: '/shipments/returns/{id}' },
-  draft: { words: 'a draft', screen: '/drafts/{id}' },
-  payment: { words: 'a payment', screen: '/accounts?customer={customer}&payment={id}' },
-  account: { words: 'an account', screen: '/accounts?customer={customer}' },
+  order: { screen: '/orders/{id}' },
+  shipment: { screen: '/shipments/{id}' },
+  return: { screen: '/shipments/returns/{id}' },
+  draft: { screen: '/drafts/{id}' },
+  payment: { screen: '/accounts?customer={customer}&payment={id}' },
+  account: { screen: '/accounts?customer={customer}' },
 } as const satisfies Record<string, SourceFacts>
 
 export type SourceKind = keyof typeof sources

@@ -1,5 +1,6 @@
 import { addDays, makeDay, parseDay, type Day } from './days'
 import { Decimal, moneyText, type Currency, type DecimalText } from '../money/decimal'
+import { counted, joined, told, type Told } from '../said/told'
 
 /** When a customer pays. */
 export type Terms = (
@@ -45,27 +46,38 @@ export function earlyPayment(
 }
 
 /**
- * When a customer pays, in words: "within 30 days", "on day 10 of the 2nd month after", with "2 % less within
- * 10 days", "by direct debit".
+ * When a customer pays: "within 30 days", "on day 10 of the 2nd month after", with "2 % less within 10 days", "by
+ * direct debit".
  */
-export function termsWords(terms: Terms): string {
-  const days = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
-  const due =
-    terms.kind === 'days'
-      ? terms.days === 0
-        ? 'at once'
-        : `within ${days(terms.days)}`
-      : terms.kind === 'end of month'
-        ? `at the end of the month${terms.days ? ` and ${days(terms.days)}` : ''}`
-        : `on day ${terms.day} of ${monthWords(terms.months)}`
-  const discount = terms.discount
-    ? `${terms.discount.percent} % less within ${days(terms.discount.days)}`
-    : ''
-  return [due, discount, terms.collected ? 'by direct debit' : ''].filter(Boolean).join(', ')
+export function toldTerms(terms: Terms): Told {
+  const { discount, collected } = terms
+  const parts = [toldDue(terms)]
+  if (discount) {
+    const { percent, days } = discount
+    parts.push(told('terms/discount', { percent, days: counted(days, 'day') }))
+  }
+  if (collected) parts.push(told('terms/collected'))
+  return joined(parts, 'list/comma')
 }
 
-function monthWords(months: number): string {
-  if (months === 0) return 'the same month'
-  if (months === 1) return 'the month after'
-  return `the ${months}${['', '', 'nd', 'rd'][months] ?? 'th'} month after`
+function toldDue(terms: Terms): Told {
+  if (terms.kind === 'day of month') return toldMonth(terms)
+  const days = counted(terms.days, 'day')
+  if (terms.kind === 'days') return terms.days === 0 ? told('terms/at-once') : told('terms/within', { days })
+  return terms.days === 0 ? told('terms/month-end') : told('terms/month-end-and', { days })
+}
+
+function toldMonth({ day, months }: { day: number; months: number }): Told {
+  switch (months) {
+    case 0:
+      return told('terms/same-month', { day })
+    case 1:
+      return told('terms/month-after', { day })
+    case 2:
+      return told('terms/2nd-month', { day })
+    case 3:
+      return told('terms/3rd-month', { day })
+    default:
+      return told('terms/nth-month', { day, months })
+  }
 }

@@ -1,5 +1,6 @@
 import { Refusal } from '../errors'
 import type { Language } from '../money/format'
+import { told } from '../said/told'
 import type { CustomerFacts } from './facts'
 
 /**
@@ -37,7 +38,9 @@ export function checkTreatment(
   throw new Refusal('no-tax-number', {
     values: {
       customer: customer.name,
-      supply: customer.treatment === 'reverse charge' ? 'a reverse charge' : 'an intra-Community supply',
+      supply: told(
+        customer.treatment === 'reverse charge' ? 'supply/reverse charge' : 'supply/intra-Community supply',
+      ),
     },
     about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
   })

@@ -13,6 +13,7 @@ import {
   type Mark,
   type ParagraphNode,
 } from './nodes'
+import { told } from '../said/told'
 
 /** Where a part of an email stands that something is wrong with. */
 export type Where = 'subject' | 'text'
@@ -30,12 +31,10 @@ function unknownField(unknown: string, where: Where): Refusal {
   const [near] = mergeFieldNames
     .filter((name) => likeness(name, unknown) > 0.3)
     .sort((a, b) => likeness(b, unknown) - likeness(a, unknown))
-  return badInput('unknown-merge-field', where, {
-    unknown,
-    where,
-    hint: near ? ` Did you mean “${near}”?` : '',
-    fields: mergeFieldNames.join(', '),
-  })
+  const named = { unknown, where: told(`where/${where}`), fields: mergeFieldNames.join(', ') }
+  return near
+    ? badInput('unknown-merge-field/meant', where, { ...named, near })
+    : badInput('unknown-merge-field', where, named)
 }
 
 /** @param own the house's own fields as texts name them @throws Refusal "unknown-merge-field" for another of its own */
@@ -49,7 +48,8 @@ const looksLikeField = /\{\{?\s*\p{L}+\s*\}\}?/u
 
 function checkWords(text: string, where: Where): void {
   const found = looksLikeField.exec(text)
-  if (found) throw badInput('bad-field', where, { found: found[0], where, brace: '{' })
+  if (found)
+    throw badInput('bad-field', where, { found: found[0], where: told(`where/${where}`), brace: '{' })
 }
 
 /** A field's name as words: "customer number". */

@@ -70,7 +70,7 @@ test('what may be had so often only is behind a link however its customer has fi
 test('where links lead nowhere it is never attached instead: its email waits, and says why', () => {
   const plan = { name: 'plan.pdf', size: 4_000, isDocument: false, onlyLinked: true }
   expect(carried([invoice, plan], { ...rule, links: false }).attached).toEqual([invoice])
-  expect(linksLacking([invoice, plan], { links: false })).toMatch(/“plan.pdf” goes as a link only/)
+  expect(linksLacking([invoice, plan], { links: false })?.words).toMatch(/“plan.pdf” goes as a link only/)
   expect(linksLacking([invoice, plan], { links: true })).toBeNull()
   expect(linksLacking([invoice, terms], { links: false })).toBeNull()
 })

@@ -1,4 +1,5 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
+import { told, type Told } from '../said/told'
 import { mailSize, megabyte } from './mail-size'
 
 /**
@@ -7,14 +8,6 @@ import { mailSize, megabyte } from './mail-size'
  */
 export type Carriage = 'attached' | 'link' | 'both' | 'body'
 export const carriages: readonly Carriage[] = ['attached', 'link', 'both', 'body']
-
-/** After "its files go". */
-export const carriageWords: Record<Carriage, string> = {
-  attached: 'attached',
-  link: 'as links',
-  both: 'attached and as links',
-  body: 'in the text',
-}
 
 /** Whether documents of a kind go as a file; an update is told by its email alone, and its PDF is kept to prove it. */
 export const hasFile = (kind: DocumentKind): boolean => !kindFacts[kind].isUpdate
@@ -99,14 +92,11 @@ export function carried<File extends CarriedFile>(all: readonly File[], rule: Ca
   }
 }
 
-/** Why an email cannot go whose file goes as a link, where links lead nowhere, in words; null where it can. */
+/** Why an email cannot go whose file goes as a link, where links lead nowhere; null where it can. */
 export function linksLacking(
   files: readonly { name: string; onlyLinked?: boolean }[],
   { links }: Pick<CarriageRule, 'links'>,
-): string | null {
+): Told | null {
   const lost = links ? undefined : files.find((file) => file.onlyLinked)
-  return lost
-    ? `“${lost.name}” goes as a link only, and the house has no public address yet. A supervisor writes it in ` +
-        'Settings, General; or leave the file out of this email.'
-    : null
+  return lost ? told('carriage/links-lacking', { file: lost.name }) : null
 }

@@ -2,30 +2,26 @@
 export interface FileKind {
   mediaType: string
   ending: string
-  words: string
 }
 
-const kind = (ending: string, mediaType: string, words: string): FileKind => ({ ending, mediaType, words })
+const kind = (ending: string, mediaType: string): FileKind => ({ ending, mediaType })
 
 const office = 'application/vnd.openxmlformats-officedocument'
 const open = 'application/vnd.oasis.opendocument'
 
 /** Told by their bytes. Office files without macros only; no archives, since nobody sees what is in them. */
 export const fileKinds: readonly FileKind[] = [
-  kind('pdf', 'application/pdf', 'PDF'),
-  kind('png', 'image/png', 'PNG picture'),
-  kind('jpg', 'image/jpeg', 'JPEG picture'),
-  kind('docx', `${office}.wordprocessingml.document`, 'text document'),
-  kind('xlsx', `${office}.spreadsheetml.sheet`, 'spreadsheet'),
-  kind('odt', `${open}.text`, 'text document'),
-  kind('ods', `${open}.spreadsheet`, 'spreadsheet'),
+  kind('pdf', 'application/pdf'),
+  kind('png', 'image/png'),
+  kind('jpg', 'image/jpeg'),
+  kind('docx', `${office}.wordprocessingml.document`),
+  kind('xlsx', `${office}.spreadsheetml.sheet`),
+  kind('odt', `${open}.text`),
+  kind('ods', `${open}.spreadsheet`),
 ]
 
 /** Kinds without a mark in their bytes: plain text, told by the ending. */
-export const plainKinds: readonly FileKind[] = [
-  kind('csv', 'text/csv', 'CSV table'),
-  kind('txt', 'text/plain', 'plain text'),
-]
+export const plainKinds: readonly FileKind[] = [kind('csv', 'text/csv'), kind('txt', 'text/plain')]
 
 /** Endings of one kind that are written in several ways. */
 const alike: Readonly<Record<string, string>> = { jpeg: 'jpg' }

@@ -1,3 +1,5 @@
+import { told, type Told } from '../said/told'
+
 /** A mail server counts these; a megabyte is a million bytes. */
 export const megabyte = 1_000_000
 
@@ -27,10 +29,6 @@ export const sizeWords = (bytes: number): string =>
     ? `${Math.max(1, Math.round(bytes / 1000))} kB`
     : `${(bytes / megabyte).toFixed(1).replace(/\.0$/, '')} MB`
 
-/** Why an email is too large for its mail account, in words; null where it is not. @param most MB */
-export function tooLarge(size: number, most: number): string | null {
-  return size <= most * megabyte
-    ? null
-    : `With its enclosures this email has ${sizeWords(size)}, and its mail account takes at most ${most} MB. ` +
-        'Leave an enclosure out of it.'
-}
+/** Why an email is too large for its mail account; null where it is not. @param most MB */
+export const tooLarge = (size: number, most: number): Told | null =>
+  size <= most * megabyte ? null : told('carriage/too-large', { size: sizeWords(size), most })

@@ -2,6 +2,7 @@ import { Decimal } from '../money/decimal'
 import { formatDay, isDay } from '../documents/days'
 import { formatQuantity, type Language } from '../money/format'
 import { badInput } from '../errors'
+import { joined, told, type Told } from '../said/told'
 
 export const fieldSubjects = ['order', 'line', 'item', 'customer'] as const
 /** What has the field. */
@@ -53,16 +54,18 @@ export function checkedValues(
   return kept
 }
 
-function wrongWith(field: OwnFieldFacts, value: string): string | null {
+function wrongWith(field: OwnFieldFacts, value: string): Told | null {
   switch (field.kind) {
     case 'number':
-      return /^-?\d{1,12}(\.\d{1,6})?$/.test(value) ? null : `“${value}” is not a number like 12.5.`
+      return /^-?\d{1,12}(\.\d{1,6})?$/.test(value) ? null : told('own-field/number', { value })
     case 'date':
-      return isDay(value) ? null : `“${value}” is not a day.`
+      return isDay(value) ? null : told('own-field/date', { value })
     case 'choice':
-      return field.choices.includes(value) ? null : `“${value}” is none of ${field.choices.join(', ')}.`
+      return field.choices.includes(value)
+        ? null
+        : told('own-field/choice', { value, choices: joined(field.choices, 'list/comma') })
     case 'yes/no':
-      return value === 'yes' || value === 'no' ? null : `Write yes or no, not “${value}”.`
+      return value === 'yes' || value === 'no' ? null : told('own-field/yes/no', { value })
     case 'text':
       return null
   }

@@ -1,15 +1,15 @@
-/** Where a person may begin after signing in, with its name on the screen. */
-export const startPages = {
-  '/': 'Line',
-  '/orders': 'Orders',
-  '/orders/new': 'New order',
-  '/register': 'Register',
-  '/accounts': 'Accounts',
-  '/reconciliation': 'Reconciliation',
-  '/routines': 'Routines',
-  '/company': 'Settings',
-} as const
-export type StartPage = keyof typeof startPages
+/** Where a person may begin after signing in. */
+export const startPages = [
+  '/',
+  '/orders',
+  '/orders/new',
+  '/register',
+  '/accounts',
+  '/reconciliation',
+  '/routines',
+  '/company',
+] as const
+export type StartPage = (typeof startPages)[number]
 
 /** Where a role begins that has chosen nothing: who only looks begins with what was issued. */
 export const startOfRole: Readonly<Record<'reader' | 'clerk' | 'supervisor', StartPage>> = {

@@ -1,3 +1,4 @@
+import { told } from '../../core/said/told'
 import type { Look } from '../designs/supplied'
 import type { DocumentKind } from '../documents/kinds'
 import { fromBraces } from '../emailtexts/braces'
@@ -78,8 +79,8 @@ export interface StarterRoutine {
 /** Three routines that most houses want; they come switched off, to be tried first. */
 export const starterRoutines: readonly StarterRoutine[] = [
   {
-    name: 'Confirm orders',
-    description: 'The buyer sees what was ordered before it is packed.',
+    name: told('starter/confirm').words,
+    description: told('starter/confirm-means').words,
     trust: 'after a check',
     sentence: {
       statuses: ['Confirmed'],
@@ -90,14 +91,14 @@ export const starterRoutines: readonly StarterRoutine[] = [
     },
   },
   {
-    name: 'Invoice what was shipped',
-    description: 'Every order that is shipped gets its invoice.',
+    name: told('starter/invoice').words,
+    description: told('starter/invoice-means').words,
     trust: 'after a check',
     sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
   },
   {
-    name: 'Receipts for payments',
-    description: 'Whoever pays gets a receipt.',
+    name: told('starter/receipts').words,
+    description: told('starter/receipts-means').words,
     trust: 'after a check',
     sentence: {
       on: 'payment',

@@ -3,6 +3,7 @@ import type { OwnFieldFacts } from '../fields/own-fields'
 import { fieldsOf, ownValues } from './fields'
 import { guessMapping } from './mapping'
 import { readRecord } from './row'
+import { inWords } from '../testing/in-words'
 
 const field = (change: Partial<OwnFieldFacts>): OwnFieldFacts => ({
   of: 'order',
@@ -49,11 +50,11 @@ test('its value is read as its kind is written, or refused in words', () => {
       { code: 'A', name: 'A', price: '1', taxCode: 'standard', 'fields.Wood': 'Oak' },
       usual,
       own,
-    ).problems,
+    ).problems.map(({ words }) => words),
   ).toEqual(['Wood: “Oak” is none of Cedar, Pine.'])
-  expect(readRecord('customers', { ...raw, 'fields.Queens': '3' }, usual, own).problems.join()).toContain(
-    'There is no field “fields.Queens”',
-  )
+  expect(
+    inWords(readRecord('customers', { ...raw, 'fields.Queens': '3' }, usual, own).problems).join(),
+  ).toContain('There is no field “fields.Queens”')
 })
 
 test('what fills none says nothing of them', () => {

@@ -12,6 +12,7 @@ import {
   readDay,
   readNumber,
 } from './text'
+import { inWords } from '../testing/in-words'
 
 const bytes = (...values: number[]) => new Uint8Array(values)
 const usual = { decimalSign: '.', dayOrder: 'day first' } as const
@@ -20,7 +21,7 @@ describe('a file of unknown making', () => {
   test('a country is taken by its letters or its name, and kept by its letters; what is none is said', () => {
     const read = (country: string) => readRecord('customers', { number: '1', name: 'A', country }, usual)
     for (const country of ['DE', 'Deutschland', 'germany']) expect(read(country).record.country).toBe('DE')
-    expect(read('Grmany').problems).toEqual(['Country: “Grmany” is no country like Germany or DE.'])
+    expect(inWords(read('Grmany').problems)).toEqual(['Country: “Grmany” is no country like Germany or DE.'])
   })
 
   test('an unknown field is refused with its name, not dropped', () => {
@@ -32,7 +33,7 @@ describe('a file of unknown making', () => {
       item: 'HB-10N',
       prepaid: '20',
     }
-    expect(readRecord('orders', raw, usual).problems).toEqual([
+    expect(inWords(readRecord('orders', raw, usual).problems)).toEqual([
       'There is no field “prepaid” for orders; nothing of it would be kept.',
     ])
   })
@@ -199,8 +200,11 @@ describe('columns', () => {
 describe('a row', () => {
   test('says everything that is wrong with it, in words', () => {
     expect(
-      readRecord('payments', { date: 'soon', amount: '-5', currency: 'Euro', method: 'shells' }, usual)
-        .problems,
+      readRecord(
+        'payments',
+        { date: 'soon', amount: '-5', currency: 'Euro', method: 'shells' },
+        usual,
+      ).problems.map(({ words }) => words),
     ).toEqual([
       'Day: “soon” is no day like 2026-11-24 or 24.11.2026.',
       'Amount: “-5” is not over zero.',
@@ -209,8 +213,11 @@ describe('a row', () => {
       'Neither a customer number nor a document number is given.',
     ])
     expect(
-      readRecord('customers', { number: '1', name: 'x'.repeat(121), country: 'a\u0000b', email: 'no' }, usual)
-        .problems,
+      readRecord(
+        'customers',
+        { number: '1', name: 'x'.repeat(121), country: 'a\u0000b', email: 'no' },
+        usual,
+      ).problems.map(({ words }) => words),
     ).toHaveLength(3)
   })
   test.each<[Record<string, string>, string]>([
@@ -232,9 +239,9 @@ describe('a row', () => {
     [{ moneyIn: '1', moneyOut: '2' }, 'Money came in and went out in one row.'],
     [{ amount: '1', direction: 'sideways' }, 'In or out: “sideways” is none of'],
   ])('a movement written as %j is refused: %s', (raw, words) => {
-    expect(readRecord('bank movements', { bookedOn: '2026-11-24', ...raw }, usual).problems.join()).toContain(
-      words,
-    )
+    expect(
+      inWords(readRecord('bank movements', { bookedOn: '2026-11-24', ...raw }, usual).problems).join(),
+    ).toContain(words)
   })
   test('a formula is only text', () =>
     expect(
@@ -250,7 +257,7 @@ describe('a row', () => {
         ),
         (subject, raw) => {
           const { problems } = readRecord(subject, raw, usual)
-          for (const problem of problems) expect(problem).toMatch(/\.$/)
+          for (const problem of problems) expect(problem.words).toMatch(/\.$/)
         },
       ),
     )

@@ -2,10 +2,11 @@ import { countryOf } from '../countries'
 import { isAddress } from '../preferences/recipients'
 import { Decimal } from '../money/decimal'
 import type { OwnFieldFacts } from '../fields/own-fields'
-import { fieldsOf } from './fields'
+import { joined, told, type Told } from '../said/told'
+import { fieldsOf, toldField } from './fields'
 import type { ImportField } from './field'
 import { directions } from './money-fields'
-import { oneOf, type ImportSubject } from './subjects'
+import { lacking, type ImportSubject } from './subjects'
 import { type Mapping } from './mapping'
 import { readDay, readNumber, type DayOrder, type DecimalSign } from './text'
 
@@ -40,25 +41,27 @@ export function readRecord(
   raw: ImportRecord,
   how: Pick<Reading, 'decimalSign' | 'dayOrder'>,
   own: readonly OwnFieldFacts[] = [],
-): { record: ImportRecord; problems: string[] } {
+): { record: ImportRecord; problems: Told[] } {
   const record: ImportRecord = {}
-  const problems: string[] = []
+  const problems: Told[] = []
   const fields = fieldsOf(subject, own)
   for (const field of fields) {
     const cell = raw[field.key]
     if (cell === undefined) {
-      if (field.needed) problems.push(`${field.words} is missing.`)
+      if (field.needed) problems.push(told('row/missing', { field: toldField(subject, field) }))
       continue
     }
-    const value = readValue(field, cell, how)
+    const value = readValue(field, cell, how, toldField(subject, field))
     if ('problem' in value) problems.push(value.problem)
     else record[field.key] = value.value
   }
   for (const key of Object.keys(raw))
     if (!fields.some((field) => field.key === key))
-      problems.push(`There is no field “${key.slice(0, 40)}” for ${subject}; nothing of it would be kept.`)
-  const some = oneOf[subject]
-  if (some && !some.keys.some((key) => raw[key])) problems.push(some.words)
+      problems.push(
+        told('row/unknown-field', { field: key.slice(0, 40), subject: told(`import/${subject}`) }),
+      )
+  const lacks = lacking(subject, (key) => !!raw[key])
+  if (lacks) problems.push(lacks)
   if (subject === 'bank movements' && problems.length === 0) problems.push(...signAmount(record))
   return { record, problems }
 }
@@ -67,54 +70,60 @@ export function readRecord(
  * A movement keeps one amount, below zero when the money went out, whichever way its bank writes that.
  * @returns what is wrong
  */
-function signAmount(record: ImportRecord): string[] {
+function signAmount(record: ImportRecord): Told[] {
   const { moneyIn = '0', moneyOut = '0', direction } = record
   const [came, went] = [new Decimal(moneyIn).abs(), new Decimal(moneyOut).abs()]
-  if (came.gt(0) && went.gt(0)) return ['Money came in and went out in one row.']
+  if (came.gt(0) && went.gt(0)) return [told('row/both-ways')]
   const written = record.amount === undefined ? came.minus(went) : new Decimal(record.amount)
   const amount = direction === undefined ? written : written.abs().times(directions[direction] ? 1 : -1)
   for (const key of ['moneyIn', 'moneyOut', 'direction']) Reflect.deleteProperty(record, key)
   record.amount = amount.toString()
-  return amount.isZero() ? ['No money moved.'] : []
+  return amount.isZero() ? [told('row/no-money')] : []
 }
 
 function readValue(
   field: ImportField,
   cell: string,
   { decimalSign, dayOrder }: Pick<Reading, 'decimalSign' | 'dayOrder'>,
-): { value: string } | { problem: string } {
-  const wrong = (what: string) => ({ problem: `${field.words}: “${cell.slice(0, 40)}” is ${what}.` })
+  called: Told,
+): { value: string } | { problem: Told } {
+  const wrong = (what: Told) => ({
+    problem: told('row/is', { field: called, cell: cell.slice(0, 40), wrong: what }),
+  })
   switch (field.kind) {
     case 'number':
     case 'amount': {
       const value = readNumber(cell, decimalSign)
-      if (value === undefined) return wrong(`no number like ${decimalSign === ',' ? '1.234,50' : '1,234.50'}`)
-      if (!/^-?\d{1,10}(\.\d{1,8})?$/.test(value)) return wrong('too large a number')
+      if (value === undefined)
+        return wrong(told('row/no-number', { example: decimalSign === ',' ? '1.234,50' : '1,234.50' }))
+      if (!/^-?\d{1,10}(\.\d{1,8})?$/.test(value)) return wrong(told('row/large-number'))
       return field.kind === 'amount' && (value.startsWith('-') || Number(value) === 0)
-        ? wrong('not over zero')
+        ? wrong(told('row/not-over-zero'))
         : { value }
     }
     case 'day': {
       const value = readDay(cell, dayOrder)
-      return value === undefined ? wrong('no day like 2026-11-24 or 24.11.2026') : { value }
+      return value === undefined ? wrong(told('row/no-day')) : { value }
     }
     case 'email':
-      return isAddress(cell) ? { value: cell } : wrong('no email address like name@house.example')
+      return isAddress(cell) ? { value: cell } : wrong(told('row/no-email'))
     case 'currency':
-      return /^[A-Za-z]{3}$/.test(cell) ? { value: cell.toUpperCase() } : wrong('no currency like EUR')
+      return /^[A-Za-z]{3}$/.test(cell) ? { value: cell.toUpperCase() } : wrong(told('row/no-currency'))
     case 'country': {
       const value = countryOf(cell)
-      return value === undefined ? wrong('no country like Germany or DE') : { value }
+      return value === undefined ? wrong(told('row/no-country')) : { value }
     }
     case 'choice': {
       const value = field.choices!.find((one) => one.toLowerCase() === cell.toLowerCase())
-      return value === undefined ? wrong(`none of ${field.choices!.join(', ')}`) : { value }
+      return value === undefined
+        ? wrong(told('row/none-of', { choices: joined(field.choices!, 'list/comma') }))
+        : { value }
     }
     case 'text':
       return cell.length > field.most!
-        ? { problem: `${field.words} is longer than ${field.most} letters.` }
+        ? { problem: told('row/too-long', { field: called, most: field.most! }) }
         : hasControls(cell)
-          ? wrong('not plain text')
+          ? wrong(told('row/not-plain'))
           : { value: cell }
   }
 }

@@ -1,3 +1,4 @@
+import { told, type Told } from '../said/told'
 import type { ImportField } from './field'
 import { customerFields, itemFields } from './master-fields'
 import { movementFields, openItemFields, paymentFields, rateFields } from './money-fields'
@@ -26,12 +27,18 @@ export const importFields: Readonly<Record<ImportSubject, readonly ImportField[]
   rates: rateFields,
 }
 
-/** Fields of which a record needs at least one, with the words that say so. */
-export const oneOf: Partial<Record<ImportSubject, { keys: readonly string[]; words: string }>> = {
-  orders: { keys: ['item', 'description'], words: 'Its line has neither an item code nor a description.' },
-  payments: {
-    keys: ['customer', 'document'],
-    words: 'Neither a customer number nor a document number is given.',
-  },
-  'bank movements': { keys: ['amount', 'moneyIn', 'moneyOut'], words: 'No amount is given.' },
-}
+const oneOf = {
+  orders: ['item', 'description'],
+  payments: ['customer', 'document'],
+  'bank movements': ['amount', 'moneyIn', 'moneyOut'],
+} as const satisfies Partial<Record<ImportSubject, readonly string[]>>
+
+const needsOne = (subject: ImportSubject): subject is keyof typeof oneOf => subject in oneOf
+
+/** Fields of which a record needs at least one. */
+export const oneNeededOf = (subject: ImportSubject): readonly string[] =>
+  needsOne(subject) ? oneOf[subject] : []
+
+/** What a record lacks where it has none of the fields of which it needs one; null where it has. */
+export const lacking = (subject: ImportSubject, has: (key: string) => boolean): Told | null =>
+  needsOne(subject) && !oneOf[subject].some(has) ? told(`row/one-of/${subject}`) : null

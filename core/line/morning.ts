@@ -1,3 +1,5 @@
+import { counted, joined, told, type Told } from '../said/told'
+
 /** What the desk reads in the morning: how yesterday went, what waits, and what the day brings. */
 export interface MorningFacts {
   house: string
@@ -30,9 +32,6 @@ export interface MorningRule {
   time: string
 }
 
-const counted = (count: number, noun: string) => `${count} ${noun}${count === 1 ? '' : 's'}`
-const documents = (count: number) => counted(count, 'document')
-
 /** Whether anything in it wants a person. */
 const wantsSomebody = (facts: MorningFacts) =>
   facts.stuck + facts.waitingLong + facts.toCheck + facts.toSend + facts.remindersDue > 0 ||
@@ -42,52 +41,53 @@ const wantsSomebody = (facts: MorningFacts) =>
 
 /** The email as plain text. Nothing stands in it that is not so: what is zero is left out. */
 export function morningEmail(facts: MorningFacts): { subject: string; text: string } {
-  const { stuck, address } = facts
+  const { stuck, address, house, since: day } = facts
   const link = (path: string) => (address ? `\n  ${address}${path}` : '')
-  const line = (words: string, path: string) => `- ${words}${link(path)}`
+  const line = ({ words }: Told, path = '') => `- ${words}${path && link(path)}`
+  const documents = (count: number) => ({ documents: counted(count, 'document') })
   const state = [
-    facts.paused && '- Everything is paused: nothing leaves.',
-    facts.rehearsing && '- A rehearsal is on: nothing leaves the house.',
+    facts.paused && line(told('morning/paused')),
+    facts.rehearsing && line(told('morning/rehearsing')),
   ]
   const waits = [
-    stuck > 0 && line(`${stuck} stuck, each with its remedy`, '/?stage=stuck'),
+    stuck > 0 && line(told('morning/stuck', { n: stuck }), '/?stage=stuck'),
     facts.waitingLong > 0 &&
-      line(`${counted(facts.waitingLong, 'email')} waiting for over an hour`, '/?stage=waiting'),
-    facts.toCheck > 0 && line(`${documents(facts.toCheck)} to check`, '/?stage=to+check'),
-    facts.toSend > 0 && line(`${documents(facts.toSend)} to send`, '/?stage=to+send'),
+      line(told('morning/long', { emails: counted(facts.waitingLong, 'email') }), '/?stage=waiting'),
+    facts.toCheck > 0 && line(told('morning/to-check', documents(facts.toCheck)), '/?stage=to+check'),
+    facts.toSend > 0 && line(told('morning/to-send', documents(facts.toSend)), '/?stage=to+send'),
     facts.silent.length > 0 &&
-      line(`On, and made nothing for thirty days: ${facts.silent.join(', ')}`, '/routines'),
+      line(told('morning/silent', { routines: joined(facts.silent, 'list/comma') }), '/routines'),
   ]
   const today = [
-    ...facts.promises.map((one) => `- Payment is promised for today: ${one}`),
+    ...facts.promises.map((what) => line(told('morning/promised', { what }))),
     facts.remindersDue > 0 &&
       line(
-        `A reminder is due in ${facts.remindersDue} ${facts.remindersDue === 1 ? 'account' : 'accounts'}`,
+        told('morning/reminders', { accounts: counted(facts.remindersDue, 'account') }),
         '/accounts?only=overdue',
       ),
     ...facts.turns.map((one) => `- ${one}`),
   ]
-  const part = (heading: string, lines: readonly (string | false)[]) => {
+  const part = ({ words }: Told, lines: readonly (string | false)[]) => {
     const kept = lines.filter((one) => one !== false)
-    return kept.length > 0 ? [`${heading}\n${kept.join('\n')}`] : []
+    return kept.length > 0 ? [`${words}\n${kept.join('\n')}`] : []
   }
   const sent = [
-    facts.sent > 0 && `- ${counted(facts.sent, 'email')}`,
-    facts.printed > 0 && `- ${counted(facts.printed, 'letter')}`,
+    facts.sent > 0 && line(counted(facts.sent, 'email')),
+    facts.printed > 0 && line(counted(facts.printed, 'letter')),
   ]
   const text = [
-    ...part('Before all else', state),
+    ...part(told('morning/first'), state),
     ...(sent.some(Boolean)
-      ? part(`Gone since ${facts.since}`, sent)
-      : [`Nothing went since ${facts.since}.`]),
-    ...part('Waiting for somebody', waits),
-    ...part('Today', today),
+      ? part(told('morning/gone', { day }), sent)
+      : [told('morning/nothing-gone', { day }).words]),
+    ...part(told('morning/waiting'), waits),
+    ...part(told('morning/today'), today),
   ]
-  if (!wantsSomebody(facts)) text.push('Nothing waits for you.')
-  const subject = facts.paused
-    ? `Paused: the morning at ${facts.house}`
-    : stuck > 0
-      ? `${stuck} stuck: the morning at ${facts.house}`
-      : `The morning at ${facts.house}`
-  return { subject, text: `${text.join('\n\n')}\n` }
+  if (!wantsSomebody(facts)) text.push(told('morning/nothing-waits').words)
+  return { subject: subjectOf(facts.paused, stuck, house).words, text: `${text.join('\n\n')}\n` }
+}
+
+function subjectOf(paused: boolean, stuck: number, house: string): Told {
+  if (paused) return told('morning/subject-paused', { house })
+  return stuck > 0 ? told('morning/subject-stuck', { n: stuck, house }) : told('morning/subject', { house })
 }

@@ -1,16 +1,12 @@
 import { badInput } from '../errors'
 import type { Day } from '../documents/days'
+import { told } from '../said/told'
 import type { DecimalText } from './decimal'
 import type { Language } from './format'
 
 /** What kind of supply a tax code is for: letters of UNTDID 5305, as EN 16931 uses them. */
-export const taxCategories = {
-  S: 'standard or reduced rate',
-  Z: 'zero rated',
-  E: 'exempt',
-  O: 'outside the scope of VAT',
-} as const
-export type TaxCategory = keyof typeof taxCategories
+export const taxCategories = ['S', 'Z', 'E', 'O'] as const
+export type TaxCategory = (typeof taxCategories)[number]
 
 /** A rate with the first day it holds on. */
 export interface DatedRate {
@@ -69,7 +65,7 @@ export function checkTaxCode({ code, category, names, reasons, rates }: TaxCode,
   for (const { percent } of rates) {
     if (!/^\d{1,2}(\.\d{1,3})?$/.test(percent)) throw badInput('bad-tax-code/percent', 'rates', { percent })
     if (category !== 'S' && Number(percent) !== 0)
-      throw badInput('bad-tax-code/not-zero', 'rates', { category: taxCategories[category] })
+      throw badInput('bad-tax-code/not-zero', 'rates', { category: told(`tax/${category}`) })
     if (category === 'S' && Number(percent) === 0) throw badInput('bad-tax-code/zero', 'category')
   }
   if ((category === 'E' || category === 'O') && !reasons[company]?.trim())

@@ -7,7 +7,7 @@ import {
   nextCounter,
   numberStandIn,
   periodOf,
-  scopeWords,
+  toldScope,
   seriesFor,
   type NumberSeries,
   type SeriesScope,
@@ -114,7 +114,7 @@ test('of several series a document draws from the closest: branch before country
   expect(drawn({ branch: 'Quay', country: 'DE' })).toBe('quay')
   expect(drawn({ branch: 'Quay', currency: 'GBP' })).toBe('quay in pounds')
   expect(drawn({ branch: 'Hill' })).toBe('all')
-  expect(scopeWords({ country: '', currency: 'GBP', branch: 'Quay' })).toBe(
+  expect(toldScope({ country: '', currency: 'GBP', branch: 'Quay' })?.words).toBe(
     'the branch Quay and documents in GBP',
   )
 })

@@ -1,6 +1,6 @@
-import { countryName } from '../countries'
 import { badInput } from '../errors'
 import { parseDay, type Day } from '../documents/days'
+import { joined, told, toldCountry, type Told } from '../said/told'
 
 /** How a kind of document is numbered: prefix + zero-padded counter + suffix. */
 export interface NumberSeries {
@@ -148,15 +148,15 @@ export interface SeriesScope {
   branch: string
 }
 
-/** What a closer series is for, in words: "customers in Germany and documents in GBP"; empty for the one for all. */
-export const scopeWords = ({ country, currency, branch }: SeriesScope): string =>
-  [
-    branch && `the branch ${branch}`,
-    country && `customers in ${countryName(country)}`,
-    currency && `documents in ${currency}`,
+/** What a closer series is for: "customers in Germany and documents in GBP"; null for the one for all. */
+export function toldScope({ country, currency, branch }: SeriesScope): Told | null {
+  const parts = [
+    ...(branch ? [told('scope/branch', { branch })] : []),
+    ...(country ? [told('scope/country', { country: toldCountry(country) })] : []),
+    ...(currency ? [told('scope/currency', { currency })] : []),
   ]
-    .filter(Boolean)
-    .join(' and ')
+  return parts.length === 0 ? null : joined(parts, 'list/and')
+}
 
 /**
  * The series kept most closely for a document: its branch before its country before its currency before the one

@@ -1,5 +1,6 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
 import type { Language } from '../money/format'
+import { joined, told, toldKind, type Told } from '../said/told'
 
 /** The status of an order that is still being written: nothing is made of it. */
 export const draftStatus = 'Draft'
@@ -21,11 +22,13 @@ export const statusIn = (words: StatusWords, status: string, language: Language)
 export const mayFollow = (steps: StatusSteps, from: string, to: string): boolean =>
   from === to || (steps[from]?.includes(to) ?? true)
 
-/** Why an order does not go to a status, as a sentence that says where it may go. */
-export function stepRefusal(steps: StatusSteps, order: { number: string; from: string }, to: string): string {
-  const after = steps[order.from] ?? []
-  const may = after.length ? `it may go to ${after.join(', ')}` : 'it goes nowhere else'
-  return `Order ${order.number} is ${order.from}; from there ${may}, and not to ${to}.`
+/** Why an order does not go to a status, and where it may go. */
+export function stepRefusal(steps: StatusSteps, order: { number: string; from: string }, to: string): Told {
+  const { number, from } = order
+  const after = steps[from] ?? []
+  return after.length === 0
+    ? told('status/step-nowhere', { order: number, from, to })
+    : told('status/step-to', { order: number, from, to, after: joined(after, 'list/comma') })
 }
 
 /** What a status says of an order's documents: withdrawn and held both keep them from leaving. */
@@ -44,8 +47,7 @@ export function stopOfStatus(status: string, stopping: StoppingStatuses): OrderS
 }
 
 /** Why a document stays although nothing is wrong with it itself. */
-export const stopWords = (order: string, status: string): string =>
-  `Order ${order} is ${status}, so nothing of it goes.`
+export const toldStop = (order: string, status: string): Told => told('status/stopped', { order, status })
 
 /** What the question whether a document may be made of an order looks at. */
 export interface OrderToDocument {
@@ -54,14 +56,11 @@ export interface OrderToDocument {
   suppliedOn: string | null
 }
 
-/**
- * Why a document of a kind is not made of an order, as a sentence; null when it may be. The screen offers and
- * the API allows just this.
- */
-export function prepareRefusal(kind: DocumentKind, order: OrderToDocument): string | null {
+/** Why a document of a kind is not made of an order; null when it may be. The screen offers and the API allows this. */
+export function prepareRefusal(kind: DocumentKind, order: OrderToDocument): Told | null {
   if (order.status === draftStatus)
-    return `Order ${order.number} is still a ${draftStatus}. Confirm it first; then its ${kind} can be prepared.`
+    return told('status/draft', { order: order.number, draft: draftStatus, kind: toldKind(kind) })
   if (kindFacts[kind].needsSupply && !order.suppliedOn)
-    return `Order ${order.number} has no date of supply yet. Set it to ${suppliedStatus} first; its ${kind} follows.`
+    return told('status/no-supply', { order: order.number, supplied: suppliedStatus, kind: toldKind(kind) })
   return null
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { changedPreference, isAddress, recipientsFor, preferenceWords, type ContactFacts } from './recipients'
+import { changedPreference, isAddress, recipientsFor, toldPreference, type ContactFacts } from './recipients'
 import { findSetting } from './settings'
+import { inWords } from '../testing/in-words'
 
 describe('a setting is found with its source', () => {
   test('the most particular filled one wins, whatever the order they are given in', () => {
@@ -9,16 +10,15 @@ describe('a setting is found with its source', () => {
       { level: 'customer', value: 'de' },
       { level: 'built in', value: 'fr' },
     ])
-    expect(found).toMatchObject({ value: 'de', source: 'from the customer' })
+    expect(inWords(found)).toMatchObject({ value: 'de', source: 'from the customer' })
   })
 
   test('an empty one is passed over; the group is named', () => {
-    expect(
-      findSetting([
-        { level: 'customer', value: '' },
-        { level: 'group', value: 'x', name: 'Schools' },
-      ]),
-    ).toMatchObject({ value: 'x', source: 'from the group Schools' })
+    const found = findSetting([
+      { level: 'customer', value: '' },
+      { level: 'group', value: 'x', name: 'Schools' },
+    ])
+    expect(inWords(found)).toMatchObject({ value: 'x', source: 'from the group Schools' })
   })
 
   test("a routine may pin its cover note, which then stands before the customer's", () => {
@@ -45,7 +45,7 @@ describe('a setting is found with its source', () => {
       'TH',
     )
     expect(found.value).toBe('b')
-    expect(found.skipped).toEqual(['from the customer belongs to another brand'])
+    expect(inWords(found.skipped)).toEqual(['from the customer belongs to another brand'])
   })
 })
 
@@ -81,8 +81,8 @@ describe('recipients', () => {
       preference: { to: 'buying' },
       contacts: [contact('a@h.example', 'billing'), contact('b@h.example', 'buying')],
     })
-    expect(found).toMatchObject([
-      { address: 'b@h.example', source: "the customer's buying contact, as the customer wishes" },
+    expect(inWords(found)).toMatchObject([
+      { address: 'b@h.example', source: 'the customer’s buying contact, as the customer wishes' },
     ])
   })
 
@@ -93,8 +93,8 @@ describe('recipients', () => {
       copyTo: ['desk@us.example', 'A@h.example'],
       preference: { cc: ['boss@h.example', 'desk@us.example'], bcc: ['audit@h.example', 'boss@h.example'] },
     })
-    expect(found.map((one) => `${one.as} ${one.address} (${one.source})`)).toEqual([
-      "To a@h.example (the customer's billing contact)",
+    expect(found.map((one) => `${one.as} ${one.address} (${one.source.words})`)).toEqual([
+      'To a@h.example (the customer’s billing contact)',
       'CC desk@us.example (a copy from the routine)',
       'CC boss@h.example (a copy the customer wishes)',
       'BCC audit@h.example (a blind copy at the customer)',
@@ -123,11 +123,11 @@ describe('recipients', () => {
   })
 
   test('a wish reads as a sentence', () => {
-    expect(preferenceWords({ channel: 'both', to: 'buying', cc: ['x@h.example'] })).toBe(
+    expect(toldPreference({ channel: 'both', to: 'buying', cc: ['x@h.example'] })?.words).toBe(
       'by email and on paper, to the buying contact, with a copy to x@h.example',
     )
-    expect(preferenceWords({ channel: 'nothing', cc: ['x@h.example'] })).toBe('not at all')
-    expect(preferenceWords(undefined)).toBe('')
+    expect(toldPreference({ channel: 'nothing', cc: ['x@h.example'] })?.words).toBe('not at all')
+    expect(toldPreference(undefined)).toBeNull()
   })
 
   test.each(['a@h.example', 'a.b+c@sub.h.example'])('%s can be written to', (address) =>

@@ -2,19 +2,16 @@ import type { Carriage } from '../enclosures/carriage'
 import type { Copies } from '../enclosures/copies'
 import type { FileForm } from '../documents/editable'
 import type { DocumentKind } from '../documents/kinds'
+import { joined, told, type Told } from '../said/told'
 
 /** What a contact is for: one of the house's own roles, or `anyone`, who takes what has nobody else. */
 export type ContactRole = string
-export const anyone = 'anyone'
+export const anyone = 'anyone' as const
 /** Nobody of the customer's: only whom the routine itself names. */
-export const namedOnly = 'named only'
+export const namedOnly = 'named only' as const
 /** "the billing contact", "the contact for anything". */
-export const roleWords = (role: ContactRole): string =>
-  role === anyone
-    ? 'the contact for anything'
-    : role === namedOnly
-      ? 'none of the customer’s contacts'
-      : `the ${role} contact`
+export const toldRole = (role: ContactRole): Told =>
+  role === anyone || role === namedOnly ? told(`role/${role}`) : told('role/of', { role })
 
 /** Roles that kinds of document ask for; a house adds its own beside them. */
 export const suppliedRoles: readonly ContactRole[] = ['buying', 'billing', 'goods-in']
@@ -84,7 +81,8 @@ export interface Recipient {
   name: string
   address: string
   as: 'To' | 'CC' | 'BCC'
-  source: string
+  /** Why they are written to. */
+  source: Told
 }
 
 /**
@@ -122,17 +120,17 @@ export function recipientsFor({ contacts, role, preference, copyTo = [] }: Recip
     return united(
       copyTo
         .filter(isAddress)
-        .map((address): Recipient => ({ name: '', address, as: 'To', source: 'named by the routine' })),
+        .map((address): Recipient => ({ name: '', address, as: 'To', source: told('reached/routine') })),
     )
   const { people, source } = addressees({ contacts, role, preference })
   if (people.length === 0) return []
-  const copies = (addresses: readonly string[], as: 'CC' | 'BCC', from: string) =>
+  const copies = (addresses: readonly string[], as: 'CC' | 'BCC', from: Told) =>
     addresses.filter(isAddress).map((address): Recipient => ({ name: '', address, as, source: from }))
   const all: Recipient[] = [
     ...people.map(({ name, email }): Recipient => ({ name, address: email, as: 'To', source })),
-    ...copies(copyTo, 'CC', 'a copy from the routine'),
-    ...copies(preference?.cc ?? [], 'CC', 'a copy the customer wishes'),
-    ...copies(preference?.bcc ?? [], 'BCC', 'a blind copy at the customer'),
+    ...copies(copyTo, 'CC', told('reached/routine-copy')),
+    ...copies(preference?.cc ?? [], 'CC', told('reached/copy')),
+    ...copies(preference?.bcc ?? [], 'BCC', told('reached/blind-copy')),
   ]
   return united(all)
 }
@@ -153,59 +151,53 @@ function addressees({ contacts, role, preference }: RecipientQuestion) {
         name: usable.find((contact) => contact.email.toLowerCase() === email.toLowerCase())?.name ?? '',
         email,
       })),
-      source: 'an address kept at the customer',
+      source: told('reached/address'),
     }
   const asked = preference?.to ?? role
   const exact = usable.filter((contact) => contact.role === asked)
   if (exact.length > 0)
     return {
       people: exact,
-      source:
-        `the customer's ${asked} contact` +
-        (preference?.to && preference.to !== role ? ', as the customer wishes' : ''),
+      source: told(preference?.to && preference.to !== role ? 'reached/wished-role' : 'reached/role', {
+        role: asked,
+      }),
     }
   const forAnything = usable.filter((contact) => contact.role === anyone)
   const other = forAnything.length > 0 ? undefined : standIn[asked]
   const instead = usable.filter((contact) => contact.role === other)
   if (instead.length > 0)
-    return { people: instead, source: `the customer's ${other} contact, since there is none for ${asked}` }
-  return { people: forAnything, source: "the customer's contact for anything" }
+    return { people: instead, source: told('reached/instead', { other: other!, role: asked }) }
+  return { people: forAnything, source: told('reached/anything') }
 }
 
 /** Whose contact is written to where a role has none: who ordered the goods knows where they come in. */
 export const standIn: Partial<Record<ContactRole, ContactRole>> = { 'goods-in': 'buying' }
 
 /**
- * A customer's wish for a kind as a sentence: "by email to the buying contact, with a copy to …". Empty when
- * nothing is wished.
+ * A customer's wish for a kind: "by email, to the buying contact, with a copy to …". Null where nothing is wished.
  */
-export function preferenceWords(preference: Preference | undefined): string {
-  if (!preference) return ''
-  const way =
-    preference.channel &&
-    { email: 'by email', paper: 'on paper', both: 'by email and on paper', nothing: 'not at all' }[
-      preference.channel
-    ]
-  if (preference.channel === 'nothing') return way!
+export function toldPreference(preference: Preference | undefined): Told | null {
+  if (!preference) return null
+  const { channel, addresses, to, cc, bcc, attach, copies } = preference
+  if (channel === 'nothing') return told('wish/nothing')
   const parts = [
-    way,
-    preference.addresses?.length
-      ? `to ${preference.addresses.join(', ')}`
-      : preference.to && `to ${roleWords(preference.to)}`,
-    preference.cc?.length && `with a copy to ${preference.cc.join(', ')}`,
-    preference.bcc?.length && `with a blind copy to ${preference.bcc.join(', ')}`,
-    preference.gathered && 'gathered into one email',
-    preference.attach === 'link' && 'as a link',
-    preference.attach === 'both' && 'attached and as a link',
-    preference.attach === 'body' && 'in the email itself',
-    preference.copies && preference.copies !== 'none' && 'with copies',
-    preference.unreachable === 'print' && 'on paper while there is no address',
-    preference.text && 'with an email text of their own',
-    preference.design && 'in a design of their own',
-    preference.form === 'odt' && 'as a text to be edited',
-  ]
-  return parts.filter(Boolean).join(', ')
+    channel && told(`wish/${channel}`),
+    addresses?.length ? named('wish/to', addresses) : to && told('wish/to', { whom: toldRole(to) }),
+    cc?.length && named('wish/cc', cc),
+    bcc?.length && named('wish/bcc', bcc),
+    preference.gathered && told('wish/gathered'),
+    attach && attach !== 'attached' && told(`wish/attach/${attach}`),
+    copies && copies !== 'none' && told('wish/copies'),
+    preference.unreachable === 'print' && told('wish/unreachable'),
+    preference.text && told('wish/text'),
+    preference.design && told('wish/design'),
+    preference.form === 'odt' && told('wish/odt'),
+  ].filter((part): part is Told => typeof part === 'object')
+  return parts.length === 0 ? null : joined(parts, 'list/comma')
 }
+
+const named = (says: 'wish/to' | 'wish/cc' | 'wish/bcc', addresses: readonly string[]): Told =>
+  told(says, { whom: joined(addresses, 'list/comma') })
 
 /** Anything that holds addresses in lists, with one of them replaced wherever it stands. */
 export function withAddressReplaced<Kept>(kept: Kept, from: string, to: string): Kept {

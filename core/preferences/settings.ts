@@ -1,3 +1,5 @@
+import { told, type Told } from '../said/told'
+
 /** Where a value was found, from the most particular to the most general. */
 export type Level =
   'this sending' | 'order' | 'customer' | 'group' | 'routine' | 'brand' | 'company' | 'built in'
@@ -28,21 +30,15 @@ export interface Found<T> {
   value: T
   level: Level
   /** "from the group Schools". */
-  source: string
+  source: Told
   /** Candidates left out because they belong to another brand. */
-  skipped: string[]
+  skipped: Told[]
 }
 
-function words(level: Level, name?: string): string {
-  switch (level) {
-    case 'this sending':
-      return 'for this sending only'
-    case 'built in':
-      return 'built in'
-    default:
-      return `from the ${level}${name ? ` ${name}` : ''}`
-  }
-}
+const toldLevel = ({ level, name }: { level: Level; name?: string }): Told =>
+  name && level !== 'this sending' && level !== 'built in'
+    ? told('found/named', { where: told(`found/${level}`), name })
+    : told(`found/${level}`)
 
 /**
  * The one way a single setting is found: the first filled candidate by level; pinned ones of a routine come
@@ -52,17 +48,17 @@ function words(level: Level, name?: string): string {
 export function findSetting<T>(candidates: readonly Candidate<T>[], brand?: string): Found<T> {
   const rank = (candidate: Candidate<T>) =>
     candidate.pinned ? order.indexOf('order') + 0.5 : order.indexOf(candidate.level)
-  const skipped: string[] = []
+  const skipped: Told[] = []
   for (const candidate of [...candidates].sort((a, b) => rank(a) - rank(b))) {
     if (candidate.value === null || candidate.value === undefined || candidate.value === '') continue
     if (brand && candidate.brand && candidate.brand !== brand) {
-      skipped.push(`${words(candidate.level, candidate.name)} belongs to another brand`)
+      skipped.push(told('found/other-brand', { where: toldLevel(candidate) }))
       continue
     }
     return {
       value: candidate.value,
       level: candidate.level,
-      source: words(candidate.level, candidate.name),
+      source: toldLevel(candidate),
       skipped,
     }
   }

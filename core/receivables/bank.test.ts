@@ -4,6 +4,7 @@ import { creditorReference } from '../documents/payment-code'
 import type { BankEntry } from './bank-statement'
 import { Camt053Reader, readCamt053 } from './camt053'
 import { bareNumber, lessMatch, matchEntry, numbersIn, sameName, type Candidate } from './match'
+import { inWords } from '../testing/in-words'
 
 const statement = (
   entries: string,
@@ -153,7 +154,7 @@ const item = (change: Partial<Candidate> = {}): Candidate => ({
   ...change,
 })
 const decide = (change: Partial<BankEntry>, named: Candidate[] = [], same: Candidate[] = []) =>
-  matchEntry(entry(change), named, same, { smallDifference: '0.05' })
+  inWords(matchEntry(entry(change), named, same, { smallDifference: '0.05' }))
 
 describe('numbers in what a payer wrote', () => {
   test.each([

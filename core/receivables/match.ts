@@ -1,5 +1,6 @@
 import { isCreditorReference } from '../documents/payment-code'
 import { Decimal, moneyText, sum, type DecimalText } from '../money/decimal'
+import { joined, told, type Told } from '../said/told'
 import type { BankEntry } from './bank-statement'
 import { spreadPayment, type OpenItem, type Settlement } from './settle'
 
@@ -15,7 +16,7 @@ export type Certainty = 'sure' | 'unsure' | 'strange'
 export interface Match {
   certainty: Certainty
   /** Why, in plain words. */
-  reason: string
+  reason: Told
   customerId: number | null
   settlements: Settlement[]
 }
@@ -81,7 +82,7 @@ export function matchEntry(
   sameAmount: readonly Candidate[],
   limits: MatchLimits,
 ): Match {
-  const strange = (reason: string): Match => ({
+  const strange = (reason: Told): Match => ({
     certainty: 'strange',
     reason,
     customerId: null,
@@ -89,83 +90,90 @@ export function matchEntry(
   })
   const amount = new Decimal(entry.amount)
   if (amount.isNegative()) return outgoing(entry, named)
-  if (amount.isZero()) return strange('No money moved.')
+  if (amount.isZero()) return strange(told('match/no-money'))
   const owed = named.filter((item) => item.currency === entry.currency && new Decimal(item.open).gt(0))
   if (owed.length > 0) return byNumber(entry, owed, limits)
   if (named.length > 0) {
     const { number, currency } = named[0]!
-    const why = currency === entry.currency ? 'on which nothing is open' : `which is in ${currency}`
-    return strange(`It names ${number}, ${why}.`)
+    return strange(
+      currency === entry.currency
+        ? told('match/not-open', { number })
+        : told('match/currency', { number, currency }),
+    )
   }
   const fits = sameAmount.filter((item) => sameName(item.customerName, entry.name))
   if (fits.length === 1)
     return {
       certainty: 'unsure',
-      reason: `${fits[0]!.number} of ${fits[0]!.customerName} has just this amount open; no number is named.`,
+      reason: told('match/amount', { number: fits[0]!.number, customer: fits[0]!.customerName }),
       customerId: fits[0]!.customerId,
       settlements: settlementsOf(entry, fits, limits),
     }
   if (fits.length > 1)
     return {
       certainty: 'unsure',
-      reason: `${fits.length} open invoices of ${fits[0]!.customerName} have just this amount: ${fits
-        .map((item) => item.number)
-        .slice(0, 4)
-        .join(', ')}.`,
+      reason: told('match/amounts', {
+        n: fits.length,
+        customer: fits[0]!.customerName,
+        numbers: joined(
+          fits.slice(0, 4).map((item) => item.number),
+          'list/comma',
+        ),
+      }),
       customerId: fits[0]!.customerId,
       settlements: settlementsOf(entry, fits.slice(0, 1), limits),
     }
+  if (sameAmount.length === 0) return strange(told('match/nothing'))
+  const { number, customerName: customer } = sameAmount[0]!
   return strange(
-    sameAmount.length > 0
-      ? `${sameAmount[0]!.number} of ${sameAmount[0]!.customerName} has this amount open, but the payer ` +
-          `is ${entry.name || 'not named'}.`
-      : 'No open invoice has its number, or its amount and name.',
+    entry.name
+      ? told('match/other-payer', { number, customer, payer: entry.name })
+      : told('match/no-payer', { number, customer }),
   )
 }
 
 /** A letter that is paid may list many. */
-const someOf = (numbers: readonly string[], most = 5) =>
+const someOf = (numbers: readonly string[], most = 5): Told =>
   numbers.length > most + 1
-    ? `${numbers.slice(0, most).join(', ')} and ${numbers.length - most} more`
-    : numbers.join(', ')
+    ? told('match/more', { numbers: joined(numbers.slice(0, most), 'list/comma'), n: numbers.length - most })
+    : joined(numbers, 'list/comma')
 
 function byNumber(entry: BankEntry, owed: readonly Candidate[], limits: MatchLimits): Match {
   const customers = new Set(owed.map((item) => item.customerId))
   const first = owed[0]!
   const numbers = someOf(owed.map((item) => item.number))
   const settlements = settlementsOf(entry, customers.size > 1 ? [first] : owed, limits)
-  const match = (certainty: Certainty, reason: string): Match => ({
+  const match = (certainty: Certainty, reason: Told): Match => ({
     certainty,
     reason,
     customerId: first.customerId,
     settlements,
   })
-  if (customers.size > 1)
-    return match('unsure', `It names invoices of ${customers.size} customers: ${numbers}.`)
+  if (customers.size > 1) return match('unsure', told('match/customers', { n: customers.size, numbers }))
   const booked = sum(settlements.flatMap((one) => [one.amount, one.discount, one.writeOff]))
   const open = sum(owed.map((item) => item.open))
   const rest = new Decimal(entry.amount).minus(sum(settlements.map((one) => one.amount)))
-  const how = isCreditorReference(entry.reference.replace(/\s/g, '')) ? 'The reference names' : 'It names'
+  const isReference = isCreditorReference(entry.reference.replace(/\s/g, ''))
+  const names = told(isReference ? 'match/by-reference' : 'match/by-text', { numbers })
   if (rest.gt(0))
-    return match(
-      'unsure',
-      `${how} ${numbers}; ${moneyText(rest, entry.currency)} is too much and would stay on account.`,
-    )
+    return match('unsure', told('match/too-much', { names, amount: moneyText(rest, entry.currency) }))
   if (!booked.eq(open))
     return match(
       'unsure',
-      `${how} ${numbers}; ${moneyText(open.minus(booked), entry.currency)} would stay open.`,
+      told('match/left', { names, amount: moneyText(open.minus(booked), entry.currency) }),
     )
   const parts = [
-    ['early-payment discount', sum(settlements.map((one) => one.discount))],
-    ['waived', sum(settlements.map((one) => one.writeOff))],
+    ['match/discount', sum(settlements.map((one) => one.discount))],
+    ['match/waived', sum(settlements.map((one) => one.writeOff))],
   ] as const
   const less = parts
     .filter(([, part]) => part.gt(0))
-    .map(([word, part]) => `${moneyText(part, entry.currency)} ${word}`)
+    .map(([says, part]) => told(says, { amount: moneyText(part, entry.currency) }))
   return match(
     'sure',
-    `${how} ${numbers}, and the amount fits${less.length ? ` with ${less.join(' and ')}` : ''}.`,
+    less.length === 0
+      ? told('match/fits', { names })
+      : told('match/fits-with', { names, less: joined(less, 'list/and') }),
   )
 }
 
@@ -183,7 +191,7 @@ function outgoing(entry: BankEntry, named: readonly Candidate[]): Match {
   if (!credit)
     return {
       certainty: 'strange',
-      reason: 'Money that went out, and no credit note is named.',
+      reason: told('match/refund-unnamed'),
       customerId: null,
       settlements: [],
     }
@@ -191,9 +199,9 @@ function outgoing(entry: BankEntry, named: readonly Candidate[]): Match {
   const zero = moneyText(0, entry.currency)
   return {
     certainty: paid.eq(open) ? 'sure' : 'unsure',
-    reason: `A refund of ${credit.number}, ${
-      paid.eq(open) ? 'and the amount fits' : `which has ${moneyText(open, entry.currency)} open`
-    }.`,
+    reason: paid.eq(open)
+      ? told('match/refund', { number: credit.number })
+      : told('match/refund-open', { number: credit.number, amount: moneyText(open, entry.currency) }),
     customerId: credit.customerId,
     settlements: [
       {

@@ -4,16 +4,6 @@ import { lifecycle } from '../lifecycle'
 export const movementStates = ['sure', 'unsure', 'strange', 'to book', 'booked', 'set aside'] as const
 export type MovementState = (typeof movementStates)[number]
 
-/** What each state is called on the screen. */
-export const movementWords: Readonly<Record<MovementState, string>> = {
-  sure: 'matched',
-  unsure: 'to check',
-  strange: 'unknown',
-  'to book': 'being booked',
-  booked: 'booked',
-  'set aside': 'ignored',
-}
-
 /** What happens to a movement. */
 export type MovementEvent =
   | 'say go' /* a person looked at a sure one */

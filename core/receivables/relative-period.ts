@@ -11,15 +11,6 @@ export const relativePeriods = [
 ] as const
 export type RelativePeriod = (typeof relativePeriods)[number]
 
-/** As it stands in a routine's sentence. */
-export const relativePeriodWords: Record<RelativePeriod, string> = {
-  'open items': 'with what is open that day',
-  'open at month end': 'with what was open at the end of last month',
-  'last month': 'of all that was booked last month',
-  'last quarter': 'of all that was booked last quarter',
-  'this year': 'of all that was booked this year',
-}
-
 /** The period that is meant on a day of the house's calendar. */
 export function periodOn(relative: RelativePeriod, day: Day): StatementPeriod {
   const thisMonth = startOfMonth(day)

@@ -1,6 +1,7 @@
-import { dayWords, type Day } from '../documents/days'
+import type { Day } from '../documents/days'
 import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
 import type { Language } from '../money/format'
+import { joined, told, toldDay, toldMoney, type Told } from '../said/told'
 import { daysLate } from './ageing'
 import { interestOn, type InterestRate, type OpenChange } from './interest'
 import starter from './starter-reminders.json'
@@ -48,15 +49,6 @@ export interface Remindable extends OpenEntry {
 /** Why an item is not reminded of now. */
 export type NotReminded =
   'not late enough' | 'disputed' | 'promised' | 'reminded lately' | 'at the last level' | 'a charge'
-
-export const notRemindedWords: Record<NotReminded, string> = {
-  'not late enough': 'not late enough',
-  disputed: 'disputed',
-  promised: 'payment is promised',
-  'reminded lately': 'reminded a short while ago',
-  'at the last level': 'reminded at the last level already',
-  'a charge': 'fees and interest alone are not reminded of',
-}
 
 /**
  * The level at which an item is to be reminded of on a day: one above its last, once it is late enough for that, and
@@ -122,8 +114,8 @@ export interface MoneyArrived {
 }
 
 /** Why an account is not reminded of while its money lies unbooked. */
-export const arrivedWords = ({ day, amount, currency }: MoneyArrived): string =>
-  `${moneyText(amount, currency)} ${currency} came on ${dayWords(day)} and is not booked yet: see Accounts, Bank.`
+export const toldArrived = ({ day, amount, currency }: MoneyArrived): Told =>
+  told('reminder/arrived', { sum: toldMoney(amount, currency), day: toldDay(day) })
 
 /** The items of one letter, and what it says. */
 export interface ReminderLetter {
@@ -182,24 +174,25 @@ export function remind(
     lastAgain?: boolean
   },
   today: Day,
-): ReminderLetter | { nothing: string } {
+): ReminderLetter | { nothing: Told } {
   const owed = open.filter((one) => new Decimal(one.open).gt(0))
   const overdue = owed.filter((one) => one.dueDate !== null && daysLate(one.dueDate, today) > 0)
-  if (overdue.length === 0) return { nothing: 'Nothing is past due.' }
-  if (arrived) return { nothing: arrivedWords(arrived) }
+  if (overdue.length === 0) return { nothing: told('reminder/nothing-late') }
+  if (arrived) return { nothing: toldArrived(arrived) }
   const due = overdue.map((one) => ({ one, due: levelDue(one, rule, today, lastAgain) }))
   const now = due.filter((each) => typeof each.due === 'number')
   if (now.length === 0) {
-    const why = [...new Set(due.map((each) => notRemindedWords[each.due as NotReminded]))].join(', ')
-    return { nothing: `Nothing is to be reminded of now: ${why}.` }
+    const why = [...new Set(due.map((each) => each.due as NotReminded))]
+    const all = why.map((one) => told(`not-reminded/${one}`))
+    return { nothing: told('reminder/nothing-now', { why: joined(all, 'list/comma') }) }
   }
   // what is disputed or promised is not asked for; what was reminded of before still is
   const asked = due.filter((each) => each.due !== 'disputed' && each.due !== 'promised')
   const favour = open.filter((one) => new Decimal(one.open).lt(0))
   const listed = [...asked.map(({ one }) => one), ...favour]
   const total = sum(listed.map((one) => one.open))
-  if (total.lte(0)) return { nothing: 'What is in the customer’s favour outweighs what is past due.' }
-  if (total.lt(rule.least)) return { nothing: `Less than ${rule.least} ${currency} is past due.` }
+  if (total.lte(0)) return { nothing: told('reminder/favour') }
+  if (total.lt(rule.least)) return { nothing: told('reminder/less', { least: rule.least, currency }) }
   const level = Math.min(rule.levels.length, Math.max(...now.map((each) => each.due as number)))
   const { heading, words } = rule.levels[level - 1]!
   const charges = chargesOf(

@@ -187,9 +187,11 @@ test('an account without anything open has no statement of open items, but one o
     payments: [{ day: 20, cents: 12_345 }],
     settles: [{ ...small.settles[0]!, share: 12_345 }],
   }
-  expect(nothingToState(factsOf(paid, { form: 'open items', until: day(30) }))).toContain('Nothing is open')
+  expect(nothingToState(factsOf(paid, { form: 'open items', until: day(30) }))?.words).toContain(
+    'Nothing is open',
+  )
   expect(nothingToState(factsOf(paid, { form: 'activity', from: day(0), until: day(30) }))).toBeUndefined()
-  expect(nothingToState(factsOf(paid, { form: 'activity', from: day(25), until: day(30) }))).toContain(
+  expect(nothingToState(factsOf(paid, { form: 'activity', from: day(25), until: day(30) }))?.words).toContain(
     'Nothing was booked',
   )
 })

@@ -2,6 +2,7 @@ import { addDays, type Day } from '../documents/days'
 import type { DocumentKind } from '../documents/kinds'
 import { Refusal } from '../errors'
 import { Decimal, moneyText, sum, type Currency, type DecimalText } from '../money/decimal'
+import { told, type Told } from '../said/told'
 import { ageingStep, ageingSteps, daysLate, type AgeingStep } from './ageing'
 
 /**
@@ -124,10 +125,10 @@ export const lateFor = (open: readonly OpenEntry[], day: Day): number =>
   )
 
 /** Why there is nothing to make a statement of; undefined where there is something. */
-export function nothingToState({ period, opening, entries, open }: StatementFacts): string | undefined {
-  if (period.form !== 'activity') return open.length === 0 ? 'Nothing is open on that day.' : undefined
+export function nothingToState({ period, opening, entries, open }: StatementFacts): Told | undefined {
+  if (period.form !== 'activity') return open.length === 0 ? told('statement/nothing-open') : undefined
   return entries.length === 0 && open.length === 0 && new Decimal(opening).isZero()
-    ? 'Nothing was booked in that time, and nothing is open.'
+    ? told('statement/nothing-booked')
     : undefined
 }
 

@@ -4,10 +4,10 @@ export const customers = {
   'changed-meanwhile/defaults': 'Somebody changed this meanwhile. Load the page again.',
   'changed-meanwhile/group': 'Somebody changed the group “{group}” meanwhile. Open it again.',
   'in-use/address': 'Order {order} is billed to “{label}”. It stays.',
-  'in-use/group': '{customers} {are} in “{group}”. Move them first.',
+  'in-use/group': 'There are {customers} in “{group}”. Move them first.',
   'in-use/group-of-enclosure':
     '“{file}” goes along for “{group}”. Change that in Settings, Enclosures, first.',
-  'in-use/role-of-contacts': '{contacts} {are} for {role}. Change them first.',
+  'in-use/role-of-contacts': 'There are {contacts} for {role}. Change them first.',
   'in-use/role-of-routine': 'The routine “{routine}” writes to {role}. Change it first.',
   'in-use/supplied-role': '“{role}” stays: documents go to it as a rule.',
   'no-such-field/of-orders': 'Orders have no field “{field}” any more. Load the page again.',

@@ -20,11 +20,15 @@ export const dispatch = {
     'Something was booked since on what these reminders ask for: they would ask for too much. Void them in the Register.',
   'one-by-one/emails': 'Emails of held or withdrawn orders are let go one by one.',
   'on-its-way': 'It is just being sent, or somebody was there first. Look again in a moment.',
+  'order-stopped/email':
+    'The order of {number} is {stopped}, so it is held. Such emails are let go one by one.',
   'order-stopped/several':
-    'The order of {number} is {stopped}, so {others} held. Such emails are let go one by one.',
+    'The order of {number} is {stopped}, so {count} of these are held. Such emails are let go one by one.',
   'sent-before': '{document} already went to {to} on {day}. Send it again?',
   'unknown-address': "{from} is at no customer and in no copy any more. Look at the customer's contacts.",
-  'unknown-merge-field': 'There is no field called “{unknown}” (in the {where}).{hint} Fields are {fields}.',
+  'unknown-merge-field': 'There is no field called “{unknown}” (in the {where}). Fields are {fields}.',
+  'unknown-merge-field/meant':
+    'There is no field called “{unknown}” (in the {where}). Did you mean “{near}”? Fields are {fields}.',
   void: '{document} is void: it is not sent to anybody any more.',
   'wants-none':
     '{customer} wants no {kinds}. Send a copy to an address you name, or change what the customer wants.',

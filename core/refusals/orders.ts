@@ -12,6 +12,6 @@ export const orders = {
   'no-such-order/one': 'One of the orders does not exist any more. Load the list again.',
   'not-yet': '{words}',
   'same-number/order': 'There is already an order with the number {number}.',
-  'status-step': '{sentence}{others}',
+  'status-step': '{sentence}',
   'unknown-status/set': '"{status}" is not one of the order statuses: {statuses}.',
 } as const

@@ -1,4 +1,4 @@
-import { filled, type NamesIn, type Values } from '../filled'
+import type { NamesIn } from '../filled'
 import { calls } from './calls'
 import { customers } from './customers'
 import { dispatch } from './dispatch'
@@ -43,6 +43,3 @@ export const sentences = {
 export type RefusalKey = keyof typeof sentences
 
 export type ValueOf<Key extends RefusalKey> = NamesIn<(typeof sentences)[Key]>
-
-/** A refusal's sentence with its values in place. */
-export const filledSentence = (key: RefusalKey, values: Values): string => filled(sentences[key], values)

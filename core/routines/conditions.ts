@@ -1,6 +1,6 @@
-import { countryName } from '../countries'
 import { badInput } from '../errors'
 import { Decimal } from '../money/decimal'
+import { joined, told, toldCountry, type Told } from '../said/told'
 
 /** What a choice out of a list can be about. */
 export const choiceSubjects = [
@@ -17,12 +17,6 @@ export type ChoiceSubject = (typeof choiceSubjects)[number]
 /** Sums that a condition can be about: of an order or document, and of an account. */
 export const totalsOf = ['gross', 'net', 'balance', 'overdue'] as const
 export type TotalOf = (typeof totalsOf)[number]
-const totalWords: Record<TotalOf, string> = {
-  gross: 'its total',
-  net: 'its net total',
-  balance: 'its balance',
-  overdue: 'what is past due of it',
-}
 
 export type Condition =
   | { about: 'total'; of: TotalOf; is: 'over' | 'at most'; amount: string; currency: string }
@@ -41,45 +35,28 @@ export function isFilled(condition: Condition): boolean {
 }
 
 /** What people call a value that no record of the house names better. */
-export const plainName = (about: ChoiceSubject, value: string): string =>
-  about === 'country' ? countryName(value) : value
+export const plainName = (about: ChoiceSubject, value: string): string | Told =>
+  about === 'country' ? toldCountry(value) : value
 
-/** The words of a condition as they stand in the sentence. `nameOf` gives what people call a value. */
-export function conditionWords(
+/** A condition as it stands in the sentence. `nameOf` gives what people call a value. */
+export function toldCondition(
   condition: Condition,
-  nameOf: (about: ChoiceSubject, value: string) => string = plainName,
-): string {
-  if (condition.about === 'total')
-    return `${totalWords[condition.of]} is ${condition.is} ${condition.amount} ${condition.currency}`
-  if (condition.about === 'late') return `its oldest item is late for ${condition.is} ${condition.days} days`
-  if (condition.about === 'field') {
-    const value = `“${condition.value}”`
-    const says = {
-      filled: 'is filled',
-      empty: 'is empty',
-      contains: `contains ${value}`,
-      is: `is ${value}`,
-    }[condition.is]
-    return `its field “${condition.field}” ${says}`
+  nameOf: (about: ChoiceSubject, value: string) => string | Told = plainName,
+): Told {
+  const { about } = condition
+  if (about === 'total') {
+    const { of, is, amount, currency } = condition
+    return told(`condition/${of}/${is}`, { amount, currency })
   }
-  const names = condition.values.map((value) => nameOf(condition.about as ChoiceSubject, value)).join(' or ')
-  const not = condition.is === 'not' ? 'not ' : ''
-  switch (condition.about) {
-    case 'brand':
-      return `it is ${not}sold by ${names}`
-    case 'customer':
-      return `its customer is ${not}${names}`
-    case 'group':
-      return `its customer is ${not}in the group ${names}`
-    case 'country':
-      return not ? `it goes to another country than ${names}` : `it goes to ${names}`
-    case 'salesperson':
-      return `its salesperson is ${not}${names}`
-    case 'currency':
-      return `it is ${not}in ${names}`
-    case 'item':
-      return not ? `it holds no ${names}` : `it holds ${names}`
+  if (about === 'late') return told(`condition/late/${condition.is}`, { days: condition.days })
+  if (about === 'field') {
+    const { field, is, value } = condition
+    return is === 'contains' || is === 'is'
+      ? told(`condition/field/${is}`, { field, value })
+      : told(`condition/field/${is}`, { field })
   }
+  const names = condition.values.map((value) => nameOf(about, value))
+  return told(`condition/${about}/${condition.is}`, { names: joined(names, 'list/or') })
 }
 
 /** Says what is wrong with a condition by itself. @throws Refusal "bad-sentence" */

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { judge, occasionOf, type EventFacts, statusOfOccasion } from './routine'
-import { conditionWords, type Condition } from './conditions'
-import { checkSentence, sentenceWords, whenWords, type RoutineSentence } from './sentence'
+import { toldCondition, type Condition } from './conditions'
+import { checkSentence, toldSentence, toldWhen, type RoutineSentence } from './sentence'
+import { inWords } from '../testing/in-words'
 
 const facts: EventFacts = {
   order: 'SO-1',
@@ -77,7 +78,7 @@ describe('a routine judges an event', () => {
       }),
       old,
     )
-    expect(verdict.seen.slice(1).map((one) => [one.holds, one.seen])).toEqual(
+    expect(verdict.seen.slice(1).map((one) => [one.holds, one.seen.words])).toEqual(
       Array(4).fill([false, 'not kept then']),
     )
   })
@@ -92,7 +93,7 @@ describe('a routine judges an event', () => {
       }),
       facts,
     )
-    expect(verdict.seen.map((one) => [one.holds, one.seen])).toEqual([
+    expect(verdict.seen.map((one) => [one.holds, one.seen.words])).toEqual([
       [true, 'Shipped'],
       [false, 'Schools'],
       [false, 'Ireland'],
@@ -149,7 +150,7 @@ describe('a routine judges an event', () => {
 
 describe('a sentence', () => {
   test('reads as one', () => {
-    const words = sentenceWords(
+    const { words } = toldSentence(
       sentence({
         statuses: ['Confirmed'],
         issue: 'order confirmation',
@@ -177,15 +178,15 @@ describe('a sentence', () => {
     [{ delayMinutes: 60 }, '1 hour later'],
     [{ delayMinutes: 90 }, '90 minutes later'],
     [{ delayMinutes: 0, hours: { from: '08:00', to: '12:00', workdays: false } }, '08:00–12:00'],
-  ])('%j goes %s', (when, words) => expect(whenWords(when)).toBe(words))
+  ])('%j goes %s', (when, words) => expect(toldWhen(when).words).toBe(words))
 
   test('says where it goes while it is tried', () =>
-    expect(sentenceWords(sentence({ rehearseTo: 'me@us.example' }))).toMatch(
+    expect(toldSentence(sentence({ rehearseTo: 'me@us.example' })).words).toMatch(
       / and let it go at once, as a rehearsal to me@us\.example\.$/,
     ))
 
   test('uses the names people know', () =>
-    expect(conditionWords({ about: 'brand', is: 'one of', values: ['TH'] }, () => 'Tansy Hollow')).toBe(
+    expect(toldCondition({ about: 'brand', is: 'one of', values: ['TH'] }, () => 'Tansy Hollow').words).toBe(
       'it is sold by Tansy Hollow',
     ))
 
@@ -236,11 +237,11 @@ describe('a sentence of the clock', () => {
   const check = (one: RoutineSentence) => () => checkSentence(one, ['Shipped'])
 
   test('reads as one sentence, with what its statements are of', () => {
-    expect(sentenceWords(clockwise())).toBe(
+    expect(toldSentence(clockwise()).words).toBe(
       'When it is time for payment reminders, on a working day at 07:00, issue a payment reminder to each ' +
         'account, write to the billing contact, and let it go at once.',
     )
-    expect(sentenceWords(clockwise({ issue: 'statement of account', period: 'last month' }))).toContain(
+    expect(toldSentence(clockwise({ issue: 'statement of account', period: 'last month' })).words).toContain(
       'issue a statement of account to each account of all that was booked last month,',
     )
   })
@@ -272,9 +273,9 @@ describe('a sentence of the clock', () => {
     const late = (days: string) => clockwise({ conditions: [{ about: 'late', is: 'over', days }] })
     const atTurn = { ...facts, moment: '30 Nov 2026, 07:00', late: 30 }
     expect(judge(late('29'), atTurn).applies).toBe(true)
-    expect(judge(late('30'), atTurn)).toMatchObject({
+    expect(inWords(judge(late('30'), atTurn))).toMatchObject({
       applies: false,
-      seen: [{}, { words: 'its oldest item is late for over 30 days', seen: '30 days' }],
+      seen: [{}, { asks: 'its oldest item is late for over 30 days', seen: '30 days' }],
     })
     expect(judge(late('0'), facts).applies).toBe(false)
     expect(check(late('a month'))).toThrow('Write the days like 30')

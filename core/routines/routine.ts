@@ -1,11 +1,12 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
 import { Decimal } from '../money/decimal'
-import { conditionWords, plainName, type ChoiceSubject, type Condition } from './conditions'
+import { asWritten, counted, joined, told, type Told } from '../said/told'
+import { plainName, toldCondition, type ChoiceSubject, type Condition } from './conditions'
 import {
   eventOf,
-  eventWords,
   goodsMoments,
   isOfGoods,
+  toldEvent,
   type GoodsMoment,
   type RoutineSentence,
 } from './sentence'
@@ -53,9 +54,9 @@ export interface EventFacts {
 }
 
 export interface ConditionSeen {
-  words: string
+  asks: Told
   holds: boolean
-  seen: string
+  seen: Told
 }
 
 /** Why a routine acted or did not: each condition with yes or no and the value seen. */
@@ -64,7 +65,7 @@ export interface Verdict {
   seen: ConditionSeen[]
 }
 
-const notKept = 'not kept then'
+const notKept = () => told('seen/not-kept')
 
 function valuesOf(about: ChoiceSubject, facts: EventFacts): string[] | undefined {
   if (about === 'item') return facts.items
@@ -74,22 +75,22 @@ function valuesOf(about: ChoiceSubject, facts: EventFacts): string[] | undefined
 
 /** One condition's answer. A fact that the event did not keep never lets a condition hold, not even "not". */
 function answer(condition: Condition, facts: EventFacts): ConditionSeen {
-  const words = conditionWords(condition)
+  const asks = toldCondition(condition)
   if (condition.about === 'total') {
     const amount = facts[condition.of === 'gross' ? 'total' : condition.of]
-    if (amount === undefined) return { words, holds: false, seen: notKept }
-    const seen = `${amount} ${facts.currency}`
-    if (facts.currency !== condition.currency) return { words, holds: false, seen }
+    if (amount === undefined) return { asks, holds: false, seen: notKept() }
+    const seen = asWritten(`${amount} ${facts.currency}`)
+    if (facts.currency !== condition.currency) return { asks, holds: false, seen }
     const over = new Decimal(amount).gt(condition.amount)
-    return { words, holds: condition.is === 'over' ? over : !over, seen }
+    return { asks, holds: condition.is === 'over' ? over : !over, seen }
   }
   if (condition.about === 'late') {
-    if (facts.late === undefined) return { words, holds: false, seen: notKept }
+    if (facts.late === undefined) return { asks, holds: false, seen: notKept() }
     const over = facts.late > Number(condition.days)
-    return { words, holds: condition.is === 'over' ? over : !over, seen: `${facts.late} days` }
+    return { asks, holds: condition.is === 'over' ? over : !over, seen: counted(facts.late, 'day') }
   }
   if (condition.about === 'field') {
-    if (!facts.fields) return { words, holds: false, seen: notKept }
+    if (!facts.fields) return { asks, holds: false, seen: notKept() }
     const value = facts.fields[condition.field]?.trim() ?? ''
     const wanted = condition.value.trim().toLowerCase()
     const holds = {
@@ -98,46 +99,51 @@ function answer(condition: Condition, facts: EventFacts): ConditionSeen {
       contains: value.toLowerCase().includes(wanted),
       is: value.toLowerCase() === wanted,
     }[condition.is]
-    return { words, holds, seen: value || 'empty' }
+    return { asks, holds, seen: value ? asWritten(value) : told('seen/empty') }
   }
   const { about } = condition
   const values = valuesOf(about, facts)
-  if (!values) return { words, holds: false, seen: notKept }
+  if (!values) return { asks, holds: false, seen: notKept() }
   const among = values.some((value) => condition.values.includes(value))
+  const some = joined(
+    values.slice(0, 6).map((value) => plainName(about, value)),
+    'list/comma',
+  )
   return {
-    words,
+    asks,
     holds: condition.is === 'not' ? !among : among,
-    seen:
-      values
-        .slice(0, 6)
-        .map((value) => plainName(about, value))
-        .join(', ') + (values.length > 6 ? ` and ${values.length - 6} more` : ''),
+    seen: values.length > 6 ? told('seen/more', { values: some, n: values.length - 6 }) : some,
   }
 }
 
 /** Whether it is the event that the sentence waits for. */
 function happened(sentence: RoutineSentence, facts: EventFacts): ConditionSeen {
-  const words = eventWords(sentence)
+  const asks = toldEvent(sentence)
+  const other = () => told('seen/other')
   const event = eventOf(sentence)
   if (event === 'order status')
     return {
-      words: `the order becomes ${sentence.statuses.join(' or ')}`,
+      asks: told('seen/becomes', { statuses: joined(sentence.statuses, 'list/or') }),
       holds: facts.to !== undefined && sentence.statuses.includes(facts.to),
-      seen: facts.to ?? 'something else',
+      seen: facts.to === undefined ? other() : asWritten(facts.to),
     }
   if (event === 'time')
-    return { words, holds: facts.moment !== undefined, seen: facts.moment ?? 'something else' }
+    return {
+      asks,
+      holds: facts.moment !== undefined,
+      seen: facts.moment === undefined ? other() : asWritten(facts.moment),
+    }
   if (isOfGoods(event))
     return {
-      words,
-      holds: facts.shipment === goodsMoments[event].moment,
-      seen: facts.shipment ?? 'something else',
+      asks,
+      holds: facts.shipment === goodsMoments[event],
+      seen: facts.shipment === undefined ? other() : told(`seen/${facts.shipment}`),
     }
   const kind = event === 'posted' ? facts.posted : facts.receipt
   return {
-    words,
+    asks,
     holds: kind === sentence.issue,
-    seen: kind ? eventWords({ on: event, issue: kind, statuses: [] }) : 'something else',
+    seen: kind ? toldEvent({ on: event, issue: kind, statuses: [] }) : other(),
   }
 }
 

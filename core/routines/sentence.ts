@@ -1,7 +1,6 @@
 import type { RelativePeriod } from '../receivables/relative-period'
-import { relativePeriodWords } from '../receivables/relative-period'
-import { checkCondition, conditionWords, isFilled, type ChoiceSubject, type Condition } from './conditions'
-import { checkTime, timeWords, type TimePattern } from './time'
+import { checkCondition, isFilled, toldCondition, type ChoiceSubject, type Condition } from './conditions'
+import { checkTime, toldTime, type TimePattern } from './time'
 import {
   kindFacts,
   kindsOf,
@@ -13,6 +12,7 @@ import {
 } from '../documents/kinds'
 import { isAddress, namedOnly, suppliedRoles, type ContactRole } from '../preferences/recipients'
 import { badInput } from '../errors'
+import { counted, joined, told, toldKind, type Told } from '../said/told'
 
 export type Trust = 'by hand' | 'after a check' | 'automatic'
 export const trusts: readonly Trust[] = ['by hand', 'after a check', 'automatic']
@@ -35,13 +35,13 @@ export type RoutineEvent = (typeof routineEvents)[number]
 
 /** Moments of goods, by what waits for them. */
 export const goodsMoments = {
-  shipment: { moment: 'packed', words: 'goods of an order are packed' },
-  'shipment delivered': { moment: 'delivered', words: 'all parcels of a shipment are delivered' },
-  'order delivered': { moment: 'all delivered', words: 'everything of an order is delivered' },
-  'parcel held': { moment: 'held', words: 'a parcel is held on its way' },
-} as const satisfies Partial<Record<RoutineEvent, { moment: string; words: string }>>
+  shipment: 'packed',
+  'shipment delivered': 'delivered',
+  'order delivered': 'all delivered',
+  'parcel held': 'held',
+} as const satisfies Partial<Record<RoutineEvent, string>>
 export type GoodsEvent = keyof typeof goodsMoments
-export type GoodsMoment = (typeof goodsMoments)[GoodsEvent]['moment']
+export type GoodsMoment = (typeof goodsMoments)[GoodsEvent]
 
 export const isOfGoods = (event: RoutineEvent): event is GoodsEvent => event in goodsMoments
 
@@ -110,19 +110,25 @@ export const canBeAsked = (condition: Condition, event: RoutineEvent): boolean =
   return !(ofAccount && condition.about === 'item')
 }
 
-/** What it waits for, in words: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */
-export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | 'issue' | 'at'>): string {
-  const event = eventOf(sentence)
-  if (isOfGoods(event)) return goodsMoments[event].words
+/** What it waits for: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */
+export function toldEvent({
+  issue,
+  at,
+  ...of
+}: Pick<RoutineSentence, 'on' | 'statuses' | 'issue' | 'at'>): Told {
+  const event = eventOf(of)
+  if (isOfGoods(event)) return told(`event/${event}`)
   switch (event) {
     case 'order status':
-      return `an order becomes ${sentence.statuses.join(' or ')}`
+      return told('event/status', { statuses: joined(of.statuses, 'list/or') })
     case 'posted':
-      return `${kindFacts[sentence.issue].one} is posted`
+      return told('event/posted', { kind: toldKind(issue, 'one') })
     case 'payment':
-      return sentence.issue === receiptKind('out') ? 'a refund is recorded' : 'a payment is recorded'
-    case 'time':
-      return `it is time for ${kindFacts[sentence.issue].many}${sentence.at ? `, ${timeWords(sentence.at)}` : ''}`
+      return told(issue === receiptKind('out') ? 'event/refund' : 'event/payment')
+    case 'time': {
+      const kinds = toldKind(issue, 'many')
+      return at ? told('event/time-at', { kinds, at: toldTime(at) }) : told('event/time', { kinds })
+    }
   }
 }
 
@@ -131,23 +137,26 @@ export const isOfPeriod = ({ on, issue }: Pick<RoutineSentence, 'on' | 'issue'>)
   on === 'time' && issue === 'statement of account'
 
 /** What it does then: "issue an invoice", or "send it" for what is posted. */
-export function actWords(sentence: Pick<RoutineSentence, 'on' | 'issue' | 'period' | 'service'>): string {
-  const { one, many } = kindFacts[sentence.issue]
-  const isLabel = sentence.issue === 'shipping label'
-  const service = isLabel && sentence.service ? ` with the service ${sentence.service}` : ''
-  const makes = isLabel ? `make ${many}${service}` : `issue ${one}`
+export function toldAct(sentence: Pick<RoutineSentence, 'on' | 'issue' | 'period' | 'service'>): Told {
+  const { issue, period = 'open items' } = sentence
+  const kind = toldKind(issue, 'one')
   switch (eventOf(sentence)) {
     case 'posted':
-      return 'send that very document'
-    case 'time': {
-      const period = isOfPeriod(sentence) ? ` ${relativePeriodWords[sentence.period ?? 'open items']}` : ''
-      return `issue ${one} to each account${period}`
+      return told('act/send')
+    case 'time':
+      return isOfPeriod(sentence)
+        ? told('act/each-account-of', { kind, period: told(`period/${period}`) })
+        : told('act/each-account', { kind })
+    default: {
+      const makes = issue === 'shipping label' ? toldLabels(sentence) : told('act/issue', { kind })
+      return packsFirst(sentence) ? told('act/pack-first', { makes }) : makes
     }
-    case 'order status':
-      return packsFirst(sentence) ? `pack what is left and ${makes}` : makes
-    default:
-      return makes
   }
+}
+
+function toldLabels({ issue, service }: Pick<RoutineSentence, 'issue' | 'service'>): Told {
+  const kinds = toldKind(issue, 'many')
+  return service ? told('act/make-by', { kinds, service }) : told('act/make', { kinds })
 }
 
 /** Whether what is left of the order is packed first, so that there is something to make it of. */
@@ -155,36 +164,43 @@ export const packsFirst = (sentence: Pick<RoutineSentence, 'on' | 'issue'>): boo
   eventOf(sentence) === 'order status' && shipmentKinds.includes(sentence.issue)
 
 /** When it goes, as it stands in the sentence: "at once", "20 minutes later, on working days 08:00–17:00". */
-export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hours'>): string {
-  const { delayMinutes: minutes, hours } = sentence
-  const delay =
-    minutes === 0
-      ? ''
-      : minutes % 60 === 0
-        ? `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'} later`
-        : `${minutes} minutes later`
-  const times = hours ? `${hours.workdays ? 'on working days ' : ''}${hours.from}–${hours.to}` : ''
-  return [delay, times].filter(Boolean).join(', ') || 'at once'
+export function toldWhen({ delayMinutes, hours }: Pick<RoutineSentence, 'delayMinutes' | 'hours'>): Told {
+  const time = delayMinutes % 60 === 0 ? counted(delayMinutes / 60, 'hour') : counted(delayMinutes, 'minute')
+  const parts = [
+    ...(delayMinutes === 0 ? [] : [told('when/later', { time })]),
+    ...(hours
+      ? [told(hours.workdays ? 'when/workdays' : 'when/hours', { from: hours.from, to: hours.to })]
+      : []),
+  ]
+  return parts.length === 0 ? told('when/at-once') : joined(parts, 'list/comma')
 }
 
-/** The whole sentence in words, for lists, versions and the history. */
-export function sentenceWords(
+/** The whole sentence, for lists, versions and the history. */
+export function toldSentence(
   sentence: RoutineSentence,
-  nameOf?: (about: ChoiceSubject, value: string) => string,
-): string {
-  const conditions = sentence.conditions
-    .map((condition) => ` and ${conditionWords(condition, nameOf)}`)
-    .join('')
-  const named = (sentence.copyTo ?? []).join(', ')
-  const to =
-    sentence.to === namedOnly
-      ? `write to ${named}`
-      : `write to the ${sentence.to} contact${named ? `, with a copy to ${named}` : ''}`
-  const rehearsal = sentence.rehearseTo ? `, as a rehearsal to ${sentence.rehearseTo}` : ''
-  return (
-    `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, ${to}, ` +
-    `and let it go ${whenWords(sentence)}${rehearsal}.`
-  )
+  nameOf?: (about: ChoiceSubject, value: string) => string | Told,
+): Told {
+  const parts = {
+    event: toldEvent(sentence),
+    conditions: sentence.conditions.reduceRight<Told | ''>(
+      (rest, condition) => told('sentence/and', { first: toldCondition(condition, nameOf), rest }),
+      '',
+    ),
+    act: toldAct(sentence),
+    to: toldAddressees(sentence),
+    when: toldWhen(sentence),
+  }
+  return sentence.rehearseTo
+    ? told('sentence/rehearsed', { ...parts, address: sentence.rehearseTo })
+    : told('sentence/whole', parts)
+}
+
+function toldAddressees({ to, copyTo = [] }: RoutineSentence): Told {
+  const named = joined(copyTo, 'list/comma')
+  if (to === namedOnly) return told('sentence/to-named', { named })
+  return copyTo.length === 0
+    ? told('sentence/to', { role: to })
+    : told('sentence/to-and', { role: to, named })
 }
 
 const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))

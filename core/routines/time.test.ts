@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { checkTime, nextTurn, plainWorkingDay, timeWords, turnsBetween, type TimePattern } from './time'
+import { checkTime, nextTurn, plainWorkingDay, toldTime, turnsBetween, type TimePattern } from './time'
 
 const christmas = ['2026-12-25', '2026-12-28', '2027-01-01']
 const calendar = {
@@ -90,9 +90,11 @@ describe('turns that were missed', () => {
 })
 
 test('a time is said as people say it', () => {
-  expect(timeWords({ each: 'working day', time: at })).toBe('on a working day at 07:00')
-  expect(timeWords({ each: 'week', on: 5, time: at })).toBe('on Friday at 07:00')
-  expect(timeWords({ each: 'month', on: 31, time: at })).toBe('on day 31 of a month, or its last, at 07:00')
+  expect(toldTime({ each: 'working day', time: at }).words).toBe('on a working day at 07:00')
+  expect(toldTime({ each: 'week', on: 5, time: at }).words).toBe('on Friday at 07:00')
+  expect(toldTime({ each: 'month', on: 31, time: at }).words).toBe(
+    'on day 31 of a month, or its last, at 07:00',
+  )
 })
 
 test('a time that never comes is refused', () => {

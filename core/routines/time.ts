@@ -8,6 +8,7 @@ import {
   type Day,
 } from '../documents/days'
 import { badInput } from '../errors'
+import { told, type Told } from '../said/told'
 
 /** On which days a routine of the clock has its turn. */
 export const turns = ['day', 'working day', 'week', 'month', 'first working day', 'last working day'] as const
@@ -31,15 +32,8 @@ export interface Calendar {
 /** Monday to Friday, where no holidays are known. */
 export const plainWorkingDay = (day: Day): boolean => weekdayOf(day) <= 5
 
-export const weekdays = [
-  'Monday',
-  'Tuesday',
-  'Wednesday',
-  'Thursday',
-  'Friday',
-  'Saturday',
-  'Sunday',
-] as const
+/** Monday to Sunday (ISO 8601). */
+export const weekdays = [1, 2, 3, 4, 5, 6, 7] as const
 
 const isOnlyOneAmong = (days: readonly Day[], day: Day, { isWorkingDay }: Calendar) =>
   isWorkingDay(day) && !days.some(isWorkingDay)
@@ -101,20 +95,14 @@ export function turnsBetween(
 }
 
 /** When it has its turn, as it stands in the sentence: "on a working day at 07:00". */
-export function timeWords({ each, on = 1, time }: TimePattern): string {
+export function toldTime({ each, on = 1, time }: TimePattern): Told {
   switch (each) {
-    case 'day':
-      return `every day at ${time}`
-    case 'working day':
-      return `on a working day at ${time}`
     case 'week':
-      return `on ${weekdays[on - 1]} at ${time}`
+      return told('turn/week', { weekday: told(`weekday/${weekdays[on - 1]!}`), time })
     case 'month':
-      return on >= 29
-        ? `on day ${on} of a month, or its last, at ${time}`
-        : `on day ${on} of a month at ${time}`
+      return told(on >= 29 ? 'turn/month-or-last' : 'turn/month', { day: on, time })
     default:
-      return `on the ${each} of a month at ${time}`
+      return told(`turn/${each}`, { time })
   }
 }
 

@@ -17,4 +17,11 @@ export const guide = {
   'guide/unreached-one': '1 customer without an address or contact',
   'guide/routines': 'no routine is switched on',
   'guide/notices': 'address for failure notices',
+
+  'starter/confirm': 'Confirm orders',
+  'starter/confirm-means': 'The buyer sees what was ordered before it is packed.',
+  'starter/invoice': 'Invoice what was shipped',
+  'starter/invoice-means': 'Every order that is shipped gets its invoice.',
+  'starter/receipts': 'Receipts for payments',
+  'starter/receipts-means': 'Whoever pays gets a receipt.',
 } as const

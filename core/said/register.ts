@@ -10,4 +10,9 @@ export const register = {
   'difference/closed': 'Closed: nothing was sent.',
   'difference/waits': 'Waits to go.',
   'difference/on-the-way': 'On the way: not heard of yet.',
+  'number/credited-with': 'credited with {numbers}',
+  'number/issued': 'issued',
+  'number/void': 'void',
+  'number/credited': 'credited',
+  'number/part credited': 'part credited',
 } as const

@@ -20,4 +20,8 @@ export const state = {
     'The certificate of the mail server of “{account}” ended on {day}. Ask whoever runs the server to renew it.',
   'state/disk':
     'Only {megabytes} MB are left on the disk of this machine. Make room before it is full: then nothing could be issued or sent.',
+
+  'pause/not-set-up': 'The set-up is not finished.',
+  'pause/copied': 'This database was copied or restored.',
+  'pause/confirmed': 'Confirmed after a restore; not resumed yet.',
 } as const

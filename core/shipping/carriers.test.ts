@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { chosenService, misfitOfAll, offersFor, type HouseService, type ServiceRule } from './carriers'
+import { inWords } from '../testing/in-words'
 
 const service = (change: Partial<HouseService>): HouseService => ({
   carrierId: 3,
@@ -84,7 +85,8 @@ describe('the service of a shipment', () => {
   const services = [nextDay, economy]
   const one = { country: 'IE', customer: '10417', weight: '4.2', total: '300.00' }
   const offers = offersFor(services, 'IE', [light])
-  const chosen = (named: string, rules: ServiceRule[]) => chosenService(named, rules, one, services, offers)
+  const chosen = (named: string, rules: ServiceRule[]) =>
+    inWords(chosenService(named, rules, one, services, offers))
 
   test('stands at it, by name or code, before every rule', () => {
     expect(chosen(' next DAY', [rule({ service: 'economy' })])).toEqual({

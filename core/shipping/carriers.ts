@@ -1,4 +1,5 @@
 import { Decimal, sum, type DecimalText } from '../money/decimal'
+import { told, type Told } from '../said/told'
 import type { Size } from './parcels'
 
 /** A service as its carrier describes it. */
@@ -130,9 +131,9 @@ export interface ToShip {
 
 /** The service that a shipment goes by, with where that was said. */
 export type ChosenService =
-  | { carrierId: number; carrier: string; code: string; name: string; source: string }
+  | { carrierId: number; carrier: string; code: string; name: string; source: Told }
   /** It goes by something that is none of the carrier's: no label is made. */
-  | { carrierId: null; name: string; source: string }
+  | { carrierId: null; name: string; source: Told }
 
 const isOver = (value: DecimalText | null, bound: DecimalText | '') =>
   bound === '' || (value !== null && new Decimal(value).gt(bound))
@@ -163,16 +164,16 @@ export function chosenService(
   if (named.trim()) {
     const found = calledSo(named)
     return found
-      ? { ...of(found), source: 'at the shipment' }
-      : { carrierId: null, name: named.trim(), source: 'at the shipment' }
+      ? { ...of(found), source: told('chosen/shipment') }
+      : { carrierId: null, name: named.trim(), source: told('chosen/shipment') }
   }
   const place = rules.findIndex((rule) => applies(rule, one))
   if (place >= 0) {
     const found = calledSo(rules[place]!.service)
-    if (found) return { ...of(found), source: `by rule ${place + 1}` }
+    if (found) return { ...of(found), source: told('chosen/rule', { n: place + 1 }) }
   }
   const cheapest = offers.find(({ isCheapest }) => isCheapest)
-  return cheapest && { ...of(cheapest), source: 'the cheapest that takes it' }
+  return cheapest && { ...of(cheapest), source: told('chosen/cheapest') }
 }
 
 const of = ({ carrierId, carrier, code, name }: HouseService | Offer) => ({ carrierId, carrier, code, name })

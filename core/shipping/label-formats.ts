@@ -5,8 +5,6 @@ export interface LabelSlot {
 }
 
 interface FormatFacts {
-  /** What it is called where it is chosen. */
-  words: string
   /** Of the sheet, in millimetres. */
   page: { width: number; height: number }
   label: { width: number; height: number }
@@ -15,8 +13,7 @@ interface FormatFacts {
 }
 
 const alone: readonly LabelSlot[] = [{ x: 0, y: 0 }]
-const single = (words: string, width: number, height: number): FormatFacts => ({
-  words,
+const single = (width: number, height: number): FormatFacts => ({
   page: { width, height },
   label: { width, height },
   slots: alone,
@@ -24,11 +21,10 @@ const single = (words: string, width: number, height: number): FormatFacts => ({
 
 /** What labels are printed on. A4 (ISO 216) holds four of A6. */
 export const labelFormats = {
-  '100x150': single('100 × 150 mm', 100, 150),
-  '4x6': single('4 × 6 inches', 101.6, 152.4),
-  A6: single('A6', 105, 148),
+  '100x150': single(100, 150),
+  '4x6': single(101.6, 152.4),
+  A6: single(105, 148),
   A4: {
-    words: 'four on A4',
     page: { width: 210, height: 297 },
     label: { width: 105, height: 148.5 },
     slots: [

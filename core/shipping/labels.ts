@@ -83,40 +83,6 @@ export type LabelFailure = (typeof labelFailures)[number]
 
 export const misfitFailure = (misfit: Misfit): LabelFailure => misfit
 
-interface FailureFacts {
-  /** What happened, in a clerk's words. */
-  words: string
-  remedy: string
-}
-
-/** What each failure is called, and what helps. */
-export const failureFacts: Readonly<Record<LabelFailure, FailureFacts>> = {
-  country: { words: 'The service does not go to this country.', remedy: 'Choose another service.' },
-  address: { words: 'The carrier does not take this address.', remedy: 'Correct where it goes.' },
-  weight: {
-    words: 'The parcel is too heavy for the service.',
-    remedy: 'Choose another service or split it.',
-  },
-  size: { words: 'The parcel is too large for the service.', remedy: 'Choose another service or box.' },
-  price: { words: 'The carrier has no price for this parcel.', remedy: 'Choose another service.' },
-  'not weighed': { words: 'The parcel was not weighed.', remedy: 'Enter its weight.' },
-  'no service': { words: 'No service takes this shipment.', remedy: 'Ship it another way, or split it.' },
-  'no answer': { words: 'The carrier does not answer.', remedy: 'Make the label again later, or by hand.' },
-  'sign-in': { words: 'The carrier does not let us sign in.', remedy: 'Check its key in Settings.' },
-  inside: {
-    words: 'The carrier’s address lies inside our own network, and that is not allowed.',
-    remedy: 'Check its address in Settings.',
-  },
-  'not bought': {
-    words: 'The line broke while it was booked, and the carrier has no label of it.',
-    remedy: 'Make the label again.',
-  },
-  'not understood': {
-    words: 'The carrier answered something that we do not understand.',
-    remedy: 'Make the label by hand at the carrier, and tell your IT.',
-  },
-}
-
 /** Seconds until the carrier is called once more after so many calls without an answer: a minute to half an hour. */
 export const callAgainAfter = (tries: number): number => Math.min(60 * 2 ** Math.max(0, tries - 1), 1800)
 

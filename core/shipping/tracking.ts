@@ -5,16 +5,6 @@
 export const parcelWays = ['announced', 'accepted', 'under way', 'held', 'delivered', 'sent back'] as const
 export type ParcelWay = (typeof parcelWays)[number]
 
-/** What a person reads. */
-export const wayWords: Readonly<Record<ParcelWay, string>> = {
-  announced: 'Announced',
-  accepted: 'With the carrier',
-  'under way': 'On the way',
-  held: 'Held',
-  delivered: 'Delivered',
-  'sent back': 'Sent back',
-}
-
 /** Nothing more happens to it. */
 export const lastWays: readonly ParcelWay[] = ['delivered', 'sent back']
 

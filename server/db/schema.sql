@@ -869,7 +869,7 @@ create table label (
   service text not null,
   service_name text not null,
   -- where the service was said
-  service_source text not null,
+  service_source jsonb not null,
   -- what the carrier finds it by; written down before it is asked
   key uuid not null unique,
   state text not null default 'asked' check (
@@ -1006,7 +1006,7 @@ create table evaluation (
   routine_id integer not null references routine,
   routine_version integer not null,
   outcome text not null,
-  reason text not null,
+  reason jsonb,
   seen jsonb not null,
   at timestamptz not null,
   unique (event_id, routine_id)
@@ -1151,7 +1151,7 @@ create table prepared_document (
   -- versions of everything that it was made from
   built_from jsonb not null,
   revision integer not null default 1,
-  problem text,
+  problem jsonb,
   changes jsonb,
   -- something it was made from changed; it is built anew
   stale boolean not null default false,
@@ -1176,7 +1176,7 @@ create table prepared_document (
   -- held until its order has what its customer needs: what follows then; null where nothing is missing
   once_complete text check (once_complete in ('check', 'go')),
   -- why a second person has to send it; null where one is enough
-  second_look text,
+  second_look jsonb,
   -- who asked for a second person, and for which state of the document
   asked jsonb,
   -- what it is made with this once, in place of what its customer has (core/preferences/variants.ts)
@@ -1361,7 +1361,7 @@ create table send_run_document (
   prepared_id integer not null references prepared_document,
   revision integer not null,
   outcome text,
-  reason text,
+  reason jsonb,
   document_id integer references document,
   primary key (run_id, prepared_id)
 );
@@ -1484,7 +1484,7 @@ create table dispatch_recipient (
   name text not null,
   -- to, cc or bcc
   placed text not null,
-  source text not null,
+  source jsonb,
   outcome text not null,
   reply text not null default '',
   at timestamptz not null,
@@ -1576,7 +1576,7 @@ create table import (
   day_order text not null,
   state text not null default 'new'
     check (state in ('new', 'checking', 'checked', 'writing', 'done', 'refused')),
-  reason text not null default '',
+  reason jsonb,
   made_at timestamptz not null,
   made_by text not null,
   since timestamptz not null,
@@ -1592,7 +1592,7 @@ create table import_row (
   key text not null,
   cells jsonb not null,
   state text not null check (state in ('right', 'wrong', 'written', 'unchanged')),
-  note text not null default '',
+  note jsonb,
   primary key (import_id, line)
 );
 create index import_row_state on import_row (import_id, state, key, line);
@@ -1779,7 +1779,7 @@ create table statement_run_account (
   account_id integer not null references account,
   -- null while it waits
   outcome text check (outcome in ('prepared', 'already', 'nothing', 'refused', 'stopped')),
-  reason text not null default '',
+  reason jsonb,
   prepared_id integer references prepared_document,
   primary key (run_id, account_id)
 );
@@ -1824,7 +1824,7 @@ create table bank_file (
   name text not null,
   account text not null default '',
   state text not null default 'reading' check (state in ('reading', 'ready', 'refused')),
-  reason text not null default '',
+  reason jsonb,
   entries integer not null default 0,
   known integer not null default 0,
   made_at timestamptz not null,
@@ -1848,7 +1848,7 @@ create table bank_entry (
   text text not null,
   reference text not null,
   state text not null check (state in ('sure', 'unsure', 'strange', 'to book', 'booked', 'set aside')),
-  reason text not null,
+  reason jsonb not null,
   proposal jsonb not null,
   payment_id integer references payment,
   decided_by text not null default '',
@@ -1871,7 +1871,9 @@ create table history (
   document_id integer references document,
   dispatch_id integer references dispatch,
   words text not null,
-  detail jsonb
+  detail jsonb,
+  -- the key of its sentence and its values; null for what was written before they were kept
+  told jsonb
 );
 create index history_dispatch_id_idx on history (dispatch_id) where dispatch_id is not null;
 create index history_document_id_idx on history (document_id) where document_id is not null;

@@ -28,7 +28,7 @@ export const text = (most: number) =>
     .trim()
     .max(most)
     .pattern(new RegExp(`^[^${controls}]*$`))
-    .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
+    .messages({ 'string.pattern.base': 'input/character' })
 
 /**
  * A name or another text of one line: no control characters, and none that turn the direction of reading
@@ -39,26 +39,25 @@ export const name = (most: number) =>
     .trim()
     .max(most)
     .pattern(new RegExp(`^[^${controls}\\t\\n\\r\\u202a-\\u202e\\u2066-\\u2069]*$`))
-    .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
+    .messages({ 'string.pattern.base': 'input/character' })
 
 /** A country by its name or its two letters (ISO 3166-1), kept by the letters. */
 export const country = text(60)
   .custom((value: string, helpers) => countryOf(value) ?? helpers.error('string.country'))
   .messages({
-    'string.country':
-      '{{#label}} “{{#value}}” is no country. Write its name, like Germany, or its two letters, like DE',
+    'string.country': 'input/country',
   })
 
 export const decimal = Joi.string()
   .trim()
   .pattern(/^-?\d{1,10}(\.\d{1,4})?$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a number like 12.50' })
+  .messages({ 'string.pattern.base': 'input/number' })
 
 /** A real day from 1900 to 2199. */
 export const day = Joi.string()
   .pattern(/^(19|20|21)\d{2}-\d{2}-\d{2}$/)
   .custom((value: string, helpers) => (isDay(value) ? value : helpers.error('string.pattern.base')))
-  .messages({ 'string.pattern.base': '{{#label}} is a day like 2026-11-24' })
+  .messages({ 'string.pattern.base': 'input/day' })
 
 export const kind = Joi.valid(...documentKinds)
 
@@ -99,7 +98,7 @@ export const emailLook = Joi.object({
 /** ISO 4217. */
 export const currency = Joi.string()
   .pattern(/^[A-Z]{3}$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a currency like EUR' })
+  .messages({ 'string.pattern.base': 'input/currency' })
 
 /** A bank account that documents name; the IBAN's check digits are looked at by what keeps it. */
 export const bank = Joi.object({
@@ -112,7 +111,7 @@ export const bank = Joi.object({
 export const percent = Joi.string()
   .trim()
   .pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a percentage from 0 to 100' })
+  .messages({ 'string.pattern.base': 'input/percentage' })
 
 /** What links in emails begin with: the address by which people here reach Clothespin. */
 export const publicAddress = Joi.string()
@@ -121,13 +120,10 @@ export const publicAddress = Joi.string()
   .uri({ scheme: ['http', 'https'] })
   .replace(/\/+$/, '')
   .allow('')
-  .messages({ 'string.uri*': '{{#label}} is an address like https://clothespin.house.example' })
+  .messages({ 'string.uri': 'input/web-address' })
 
 /** A password that is being chosen: long is what makes it strong (NIST SP 800-63B, 3.1.1). */
-export const newPassword = Joi.string()
-  .min(12)
-  .max(200)
-  .messages({ 'string.min': 'Choose a password of at least 12 characters; a few words together are good' })
+export const newPassword = Joi.string().min(12).max(200).messages({ 'string.min': 'input/password' })
 
 /** A picture in base64. */
 export const picture = Joi.string().base64().max(3_000_000)
@@ -136,7 +132,7 @@ export const colour = Joi.string()
   .pattern(/^#[0-9a-f]{6}$/i)
   .lowercase()
   .required()
-  .messages({ 'string.pattern.base': '{{#label}} is a colour like #8a5a00' })
+  .messages({ 'string.pattern.base': 'input/colour' })
 
 /** The colours of a brand's documents. */
 export const colours = Joi.object({ brand: colour, accent: colour, ground: colour })
@@ -171,4 +167,4 @@ export { Joi }
 /** A time of the day, "08:00". */
 export const clockTime = Joi.string()
   .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a time like 08:00' })
+  .messages({ 'string.pattern.base': 'input/time' })

@@ -3,15 +3,18 @@ import { stringify as stringifyStream } from 'csv-stringify'
 import { stringify } from 'csv-stringify/sync'
 import { setResponseHeaders, type H3Event } from 'h3'
 
+/** What a cell can hold: a row of anything else would be written as JSON. */
+type Cells<Row> = { [Column in keyof Row]: string | number | boolean | Date | null | undefined }
+
 const format = { header: true, bom: true, escape_formulas: true, record_delimiter: 'windows' } as const
 
 /** Rows as CSV (RFC 4180) with a byte order mark; cells that a spreadsheet would run as a formula are defused. */
-function csv<Row extends object>(columns: (keyof Row & string)[], rows: readonly Row[]): string {
+function csv<Row extends Cells<Row>>(columns: (keyof Row & string)[], rows: readonly Row[]): string {
   return stringify([...rows], { ...format, columns })
 }
 
 /** The same for more rows than memory should hold: batches in, a stream of text out. */
-export function csvStream<Row extends object>(
+export function csvStream<Row extends Cells<Row>>(
   columns: (keyof Row & string)[],
   batches: AsyncIterable<readonly Row[]>,
 ): Readable {
@@ -28,7 +31,7 @@ export function csvStream<Row extends object>(
  * A whole paged list as CSV, page after page; `shape` gives the columns of a row. The first page is there
  * before the answer begins, so that a refusal is one.
  */
-export async function csvPages<Row extends object, Shaped extends object>(
+export async function csvPages<Row extends object, Shaped extends Cells<Shaped>>(
   columns: (keyof Shaped & string)[],
   page: (place: { after?: string; limit: number }) => Promise<{ rows: Row[]; after: string | null }>,
   shape: (row: Row) => Shaped,
@@ -44,7 +47,7 @@ export async function csvPages<Row extends object, Shaped extends object>(
 }
 
 /** Answers a list that is never long as a CSV file to be saved. */
-export function csvFile<Row extends object>(
+export function csvFile<Row extends Cells<Row>>(
   event: H3Event,
   name: string,
   columns: (keyof Row & string)[],

@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { describe, expect, test } from 'vitest'
 import { country, day, name } from './checks'
-import { inputWords } from './input-words'
+import { toldInput } from './input-words'
 
 const schema = Joi.object({
   contacts: Joi.array().items(Joi.object({ email: Joi.string().max(5).required(), name: name(80) })),
@@ -12,7 +12,7 @@ const schema = Joi.object({
   way: Joi.valid('email', 'paper'),
 })
 
-const said = (value: object) => inputWords(schema.validate(value).error!.details[0]!)
+const said = (value: object) => toldInput(schema.validate(value).error!.details[0]!).words
 
 describe('what is wrong with what was sent is said in words', () => {
   test.each([

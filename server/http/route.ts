@@ -18,7 +18,7 @@ import { badInput, Refusal } from '../../core/errors'
 import { config } from '../config'
 import { once } from './idempotency'
 import { askedHost, callerAddress } from './caller'
-import { inputWords } from './input-words'
+import { toldInput } from './input-words'
 import { refuseToken } from './own-session'
 import { problemOf, troubleOf } from './problem'
 import { countCall } from './rate'
@@ -216,7 +216,7 @@ function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
     throw badInput(
       'bad-input',
       detail.path.join('.') || String((detail.context?.peers as string[] | undefined)?.[0] ?? ''),
-      { words: inputWords(detail) },
+      { words: toldInput(detail) },
     )
   }
   return checked as T

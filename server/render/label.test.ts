@@ -101,7 +101,7 @@ test('an address that does not fit is said, and nothing of it is cut', () => {
     plain,
     metrics,
   )
-  expect(problems.map(({ sentence }) => sentence).join()).toContain('too many lines')
+  expect(problems.map(({ sentence }) => sentence.words).join()).toContain('too many lines')
 })
 
 test("the carrier's own label stands in the place of ours, whole", async () => {

@@ -5,6 +5,7 @@ import { shippedFaces } from '../../core/designs/shipped-faces'
 import type { LayoutProblem } from '../../core/designs/pages'
 import type { Design } from '../../core/designs/design'
 import { layOutProof, type ProofFacts } from '../../core/proof/proof'
+import type { Told } from '../../core/said/told'
 import { config } from '../config'
 import { PdfkitPainter } from './pdfkit-painter'
 import { withPlaced } from './placed'
@@ -34,7 +35,7 @@ export interface Rendered {
   pages: number
   problems: LayoutProblem[]
   /** What was drawn otherwise than it was written. */
-  replaced: string[]
+  replaced: Told[]
   renderer: string
 }
 

@@ -215,8 +215,10 @@ test('an invoice that waits for an order number gets it on the spot, and is read
   await desk.page.goto(desk.base)
   const number = await desk.page.evaluate(async () => {
     const answer = await fetch('/api/line?stage=to%20check&limit=100')
-    const { rows } = (await answer.json()) as { rows: { problem: string | null; orderNumber: string }[] }
-    return rows.find((one) => one.problem?.includes('takes no invoice'))!.orderNumber
+    const { rows } = (await answer.json()) as {
+      rows: { problem: { words: string } | null; orderNumber: string }[]
+    }
+    return rows.find((one) => one.problem?.words.includes('takes no invoice'))!.orderNumber
   })
   await row(number)
   await desk.clickText('[role="option"]', number)

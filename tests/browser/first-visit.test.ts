@@ -148,7 +148,7 @@ describe('an empty house', () => {
     await type('[data-test="email"]', 'ada@meadowgate.example', true)
     await type('[data-test="password"]', 'too short', true)
     await click('[data-test="begin-go"]')
-    await see('shorter than 12 characters')
+    await see('needs at least 12 characters')
     await type('[data-test="password"]', 'three quiet hives', true)
     await click('[data-test="begin-go"]')
     await see('does not fit')

@@ -20,6 +20,7 @@ import { addRoutine } from '../../server/services/routines/routines'
 import { tryOut } from '../../server/services/routines/trial'
 import { papersOf, historyWords, until, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
+import { inWords } from '../../core/testing/in-words'
 
 /*
  * What follows posting: routines that send that very document, what becomes of documents whose order is
@@ -82,7 +83,7 @@ async function posted(customer = '10417', price = '100.00'): Promise<{ id: numbe
   })
   expect(result).toMatchObject({ outcome: 'issued' })
   await house.settle()
-  return { id: result!.documentId!, number: result!.reason }
+  return { id: result!.documentId!, number: result!.number! }
 }
 const dispatches = (documentId: number) =>
   rows<{ channel: string; state: string; createdBy: string; sendTo: string; copyTo: string[] }>(
@@ -129,7 +130,7 @@ describe('a routine on posting', () => {
     )
     await house.settle()
     expect(await dispatches(result!.documentId!)).toHaveLength(1)
-    expect(await evaluations(result!.documentId!)).toMatchObject([
+    expect(inWords(await evaluations(result!.documentId!))).toMatchObject([
       { outcome: 'already', reason: expect.stringContaining('on its way already') },
     ])
     expect(await historyWords(order)).toContainEqual(expect.stringContaining('Nothing was sent'))
@@ -200,7 +201,7 @@ describe('a routine on posting', () => {
       ).map((row) => row.id),
     )
     expect(await dispatches(document.id)).toEqual([])
-    expect(await evaluations(document.id)).toContainEqual({
+    expect(inWords(await evaluations(document.id))).toContainEqual({
       outcome: 'not wanted',
       reason: `${document.number} was voided.`,
     })
@@ -237,7 +238,7 @@ describe('an order that is withdrawn after its invoice', () => {
     await house.settle()
     if (send)
       await until('handed over', async () => (await dispatches(result!.documentId!))[0]?.state !== 'waiting')
-    return { order, document: result!.documentId!, number: result!.reason }
+    return { order, document: result!.documentId!, number: result!.number! }
   }
   const standing = async () =>
     (await register({ state: 'withdrawn', sort: 'issued', descending: true, limit: 50 })).rows.map(
@@ -258,7 +259,7 @@ describe('an order that is withdrawn after its invoice', () => {
       { documentIds: [sent.document, unsent.document] },
       inTheNameOf('Col Varley'),
     )
-    expect(again).toMatchObject({
+    expect(inWords(again)).toMatchObject({
       voided: [],
       credited: [],
       refused: [{ number: sent.number, reason: expect.stringContaining('already waits in To check') }],
@@ -327,7 +328,10 @@ describe('dates', () => {
       (await lineList({ stage: 'to check', search: 'Ottermill', limit: 200 })).rows.find(
         (row) => row.sourceId === id,
       )
-    expect(await own()).toMatchObject({ unwritten: true, problem: 'There is no line yet. Add at least one.' })
+    expect(inWords(await own())).toMatchObject({
+      unwritten: true,
+      problem: 'There is no line yet. Add at least one.',
+    })
     const { facts, version, brandId, customerId } = await draftView(id)
     const line = { item: '', description: 'Repair', detail: null, unit: '', quantity: '1', unitPrice: '10' }
     await changeDraft(

@@ -28,6 +28,7 @@ import {
 import { importRows } from '../../server/services/imports/imports-queries'
 import { papersOf, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
+import { inWords } from '../../core/testing/in-words'
 
 /* Bank files: read, matched, looked at and booked; never twice. */
 const house = useHouse({ reports: false })
@@ -67,7 +68,7 @@ async function invoice(
   )
   return {
     id: result!.documentId!,
-    number: result!.reason,
+    number: result!.number!,
     name,
     ...(await one<{ open: string }>('select open::text open from open_item where document_id = $1', [
       result!.documentId,
@@ -88,7 +89,7 @@ async function read(movements: Movement[], name = `statement-${++place}.xml`): P
 }
 const entries = async (fileId: number) =>
   (await bankEntries({ fileId, limit: 100 })).rows.sort((a, b) => a.id - b.id)
-const told = (all: EntryView[]) => all.map(({ state, reason }) => `${state}: ${reason}`)
+const told = (all: EntryView[]) => all.map(({ state, reason }) => `${state}: ${reason.words}`)
 
 /** One step of a document type that would grow tenfold with each. */
 const entity = (n: number) => `<!ENTITY l${n + 1} "${`&l${n};`.repeat(10)}">`
@@ -284,7 +285,7 @@ describe('a bank file', () => {
   ])('%s is refused in words, and nothing is kept of it', async (_, content, words) => {
     const id = await takeBankFile('strange', Buffer.from(content), inTheNameOf('Test'))
     await house.settle()
-    expect((await bankFiles()).find((one) => one.id === id)).toMatchObject({
+    expect(inWords((await bankFiles()).find((one) => one.id === id))).toMatchObject({
       state: 'refused',
       reason: expect.stringContaining(words),
     })
@@ -329,7 +330,7 @@ describe('a bank statement as CSV', () => {
   }
   const words = async (id: number) =>
     (await importRows({ importId: id, limit: 100 })).rows.map(
-      (row) => `${row.line} ${row.state}: ${row.note}`,
+      (row) => `${row.line} ${row.state}: ${row.note?.words ?? ''}`,
     )
 
   test(
@@ -412,7 +413,7 @@ describe('a bank statement as CSV', () => {
       ],
       inTheNameOf('Shop'),
     )
-    expect(given.map((one) => `${one.outcome}: ${one.note}`)).toEqual([
+    expect(given.map((one) => `${one.outcome}: ${one.note.words}`)).toEqual([
       'unchanged: This movement is known already.',
       expect.stringContaining('written: Kept'),
       'wrong: 1.005 has more digits than EUR has.',

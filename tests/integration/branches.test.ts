@@ -194,7 +194,9 @@ describe('an import', () => {
     await house.settle()
     if ((await importView(id)).counts.right) await writeImport(id)
     await house.settle()
-    return (await importRows({ importId: id, limit: 9 })).rows.map((row) => `${row.state}: ${row.note}`)
+    return (await importRows({ importId: id, limit: 9 })).rows.map(
+      (row) => `${row.state}: ${row.note?.words ?? ''}`,
+    )
   }
 
   test('names it; one that is not there is said, and the same again changes nothing', async () => {
@@ -212,7 +214,9 @@ describe('an import', () => {
   })
 })
 const unchangedNote = async () =>
-  (await one<{ note: string }>(`select note from import_row where state = 'unchanged' limit 1`))!.note
+  (await one<{ note: string }>(
+    `select note ->> 'words' note from import_row where state = 'unchanged' limit 1`,
+  ))!.note
 
 describe('a branch', () => {
   test('that is closed takes no new order; its orders are brought to their end', async () => {

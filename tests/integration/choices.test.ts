@@ -13,6 +13,7 @@ import { writeOrder } from '../../server/services/orders/new-order'
 import { tryOut } from '../../server/services/routines/trial'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { historyWords, papersOf, until, useHouse } from './house'
+import { inWords } from '../../core/testing/in-words'
 
 /* What a house chooses not to use, and how fast its mail account takes emails. */
 const house = useHouse({ trust: 'automatic', reports: false })
@@ -34,7 +35,7 @@ describe('a kind that is switched off', () => {
     const order = await house.newOrder()
     await house.ship([order])
     expect(await papersOf([order])).toEqual([])
-    expect(await one('select outcome, reason from evaluation order by id desc limit 1')).toEqual({
+    expect(inWords(await one('select outcome, reason from evaluation order by id desc limit 1'))).toEqual({
       outcome: 'not wanted',
       reason: 'Invoices are switched off in Settings, Documents.',
     })

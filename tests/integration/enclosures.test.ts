@@ -128,7 +128,7 @@ describe('a file that goes along', () => {
     await large('Plan A.pdf')
     const second = await large('Plan B.pdf')
     await until('the problem', async () => (await preparedView(id, who)).problem !== null)
-    expect((await preparedView(id, who)).problem).toMatch(/has 24\.\d MB.*at most 20 MB/)
+    expect((await preparedView(id, who)).problem?.words).toMatch(/has 24\.\d MB.*at most 20 MB/)
     await dropEnclosure(second.id, who)
     await until('it can go', async () => (await preparedView(id, who)).problem === null)
     expect((await sent(id)).attachments).toHaveLength(4)

@@ -13,6 +13,7 @@ import { changeSettings } from '../../server/services/orders/settings'
 import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { historyWords, papersOf, until, useHouse } from './house'
+import { inWords } from '../../core/testing/in-words'
 
 /* A customer who takes no invoice without an order number or a cost centre: it waits, says whom to ask, and goes on. */
 const house = useHouse({ trust: 'automatic', reports: false })
@@ -26,7 +27,7 @@ async function enter(order: number, change: { reference?: string; fields?: Recor
   await editOrder(order, { version, lines, reference, customerNote, fields, ...change }, who)
 }
 const stateOf = async (order: number) =>
-  one<{ state: string; problem: string | null; keptBack: boolean; onceComplete: string | null }>(
+  one<{ state: string; problem: { words: string } | null; keptBack: boolean; onceComplete: string | null }>(
     `select state, problem, kept_back "keptBack", once_complete "onceComplete"
     from prepared_document where source_id = $1`,
     [order],
@@ -44,9 +45,11 @@ describe('an invoice that its customer does not take yet', () => {
     const order = await shipped()
     const held = (await stateOf(order))!
     expect(held).toMatchObject({ state: 'prepared', keptBack: false, onceComplete: 'go' })
-    expect(held.problem).toMatch(/takes no invoice without “Your reference”\. Ask .+@ottermill\.example/)
+    expect(held.problem?.words).toMatch(
+      /takes no invoice without “Your reference”\. Ask .+@ottermill\.example/,
+    )
     const check = (await lineCounts()).find((one) => one.stage === 'to check')!
-    expect(check.facts.join()).toContain('1 not complete')
+    expect(inWords(check.facts).join()).toContain('1 not complete')
     const [paper] = await papersOf([order])
     const ask = [{ preparedId: paper!.id, revision: paper!.revision }]
     expect((await issueInOneTransaction(ask, who))[0]).toMatchObject({ outcome: 'failed' })
@@ -95,7 +98,7 @@ describe('an invoice that its customer does not take yet', () => {
     })
     await needsOf({ reference: false, fields: ['Cost centre'] })
     const order = await shipped('PO 13')
-    expect((await stateOf(order))!.problem).toContain('without “Cost centre”')
+    expect((await stateOf(order))!.problem?.words).toContain('without “Cost centre”')
     const field = await one<{ id: number }>(`select id from own_field where name = 'Cost centre'`)
     await expect(dropOwnField(field!.id)).rejects.toMatchObject({ code: 'in-use' })
     await enter(order, { fields: { 'Cost centre': '4711' } })
@@ -116,7 +119,7 @@ describe('an invoice that its customer does not take yet', () => {
     await house.settle()
     const held = (await stateOf(draft))!
     expect(held).toMatchObject({ onceComplete: 'check' })
-    expect(held.problem).toMatch(/without “Your reference”\. .*enter it at the draft\.$/)
+    expect(held.problem?.words).toMatch(/without “Your reference”\. .*enter it at the draft\.$/)
     const { version, brandId, customerId, facts } = await draftView(draft)
     const written = { ...facts, reference: 'PO 16' }
     await changeDraft(draft, { version, brandId, customerId, earlierDateOk: false, facts: written }, who)

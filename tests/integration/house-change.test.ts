@@ -219,7 +219,7 @@ describe('the number series', () => {
           [{ preparedId: made!.result.preparedId!, revision: null }],
           inTheNameOf('Test'),
         )
-      )[0]!.reason
+      )[0]!.number
     }
     expect(await confirm()).toBe(`C-${number}`)
     await run('update sales_order set version = version + 1, revision = revision + 1 where id = $1', [order])
@@ -343,7 +343,7 @@ describe('a customer without a billing contact', () => {
     )
     await house.settle()
     expect(await sendTo()).toBe('office@gorsefield.example')
-    expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toEqual(['Goes to'])
+    expect((await papersOf([order]))[0]!.changes!.map((change) => change.what.words)).toEqual(['Goes to'])
   })
 })
 

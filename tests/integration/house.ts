@@ -1,3 +1,4 @@
+import type { Told } from '../../core/said/told'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -202,8 +203,8 @@ export interface PaperRow {
   orderId: number
   revision: number
   state: string
-  changes: { what: string }[] | null
-  problem: string | null
+  changes: { what: Told }[] | null
+  problem: Told | null
 }
 export const papersOf = (orderIds: number[]) =>
   rows<PaperRow>(

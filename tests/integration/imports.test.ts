@@ -16,6 +16,7 @@ import { addOwnField } from '../../server/services/fields/own-fields'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { papersOf, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
+import { inWords } from '../../core/testing/in-words'
 
 /* Files of records: read whatever program made them, checked before anything is written, mended, written once. */
 const house = useHouse({ reports: false })
@@ -47,7 +48,9 @@ async function written(id: number): Promise<Record<string, number>> {
   return (await importView(id)).counts as Record<string, number>
 }
 const notes = async (id: number) =>
-  (await importRows({ importId: id, limit: 200 })).rows.map((row) => `${row.line} ${row.state}: ${row.note}`)
+  (await importRows({ importId: id, limit: 200 })).rows.map(
+    (row) => `${row.line} ${row.state}: ${row.note?.words ?? ''}`,
+  )
 
 describe('customers', () => {
   const file =
@@ -113,7 +116,7 @@ describe('customers', () => {
     const id = await checked('customers', 'number,name,country,email\n20010,Mended,Ireland,nobody\n')
     expect(await mendRow(id, 2, ['20010', 'Mended Ltd', 'Ireland', 'office@mended.example'])).toMatchObject({
       state: 'right',
-      note: '',
+      note: null,
     })
     expect(await written(id)).toEqual({ written: 1 })
     await expect(mendRow(id, 2, ['x', 'y', 'z', ''])).rejects.toThrow('written already')
@@ -242,7 +245,7 @@ test('payments are booked on the document they name, once, with what is too much
       postOnly: true,
     },
   )
-  const number = result!.reason
+  const number = result!.number!
   const file = [
     'invoice,paid on,amount,method',
     `${number},25.11.2026,700.00,card`,
@@ -292,7 +295,7 @@ test('rates and items: new, changed and unchanged are told apart', async () => {
     expect.stringContaining('“2026-02-30” is no day'),
     'wrong: The rate is not over zero.',
     expect.stringContaining('“EURO” is no currency'),
-    "wrong: EUR is the house's own currency.",
+    'wrong: EUR is the house’s own currency.',
   ])
   await written(bad)
   expect(
@@ -329,23 +332,25 @@ describe('other programs', () => {
         taxCode: 'standard',
       },
     ]
-    expect(await importRecords('orders', records, inTheNameOf('Shop'))).toEqual([
+    expect(inWords(await importRecords('orders', records, inTheNameOf('Shop')))).toEqual([
       { record: 1, outcome: 'written', note: 'New.' },
       { record: 2, outcome: 'wrong', note: expect.stringContaining('“soon” is no day') },
     ])
     expect((await importRecords('orders', records.slice(0, 1), inTheNameOf('Shop')))[0]).toMatchObject({
       outcome: 'unchanged',
     })
-    expect(
-      await importRecords(
-        'customers',
-        [
-          { number: '20500', name: 'A', country: 'Ireland' },
-          { number: '20500', name: 'B', country: 'Ireland' },
-        ],
-        inTheNameOf('Shop'),
-      ),
-    ).toMatchObject([{ outcome: 'wrong', note: 'It is given twice.' }, { outcome: 'wrong' }])
+    const twice = await importRecords(
+      'customers',
+      [
+        { number: '20500', name: 'A', country: 'Ireland' },
+        { number: '20500', name: 'B', country: 'Ireland' },
+      ],
+      inTheNameOf('Shop'),
+    )
+    expect(inWords(twice)).toMatchObject([
+      { outcome: 'wrong', note: 'It is given twice.' },
+      { outcome: 'wrong' },
+    ])
   })
 })
 
@@ -390,7 +395,7 @@ describe('hostile and broken files', () => {
     const view = await importView(id)
     await checkImport(id, view)
     await house.settle()
-    expect(await importView(id)).toMatchObject({
+    expect(inWords(await importView(id))).toMatchObject({
       state: 'refused',
       reason: expect.stringContaining('cannot be read as CSV'),
     })

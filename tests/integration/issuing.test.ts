@@ -130,7 +130,7 @@ test('a paper with a problem is not issued and burns no number', async () => {
     inTheNameOf('Test'),
   )
   expect(result).toMatchObject({ outcome: 'failed' })
-  expect(result!.reason).toContain('“ד”')
+  expect(result!.reason?.words).toContain('“ד”')
   expect(await rows('select * from series_counter order by series_id')).toEqual(before)
 })
 
@@ -168,10 +168,10 @@ test('what goes by itself and changes before it is issued goes with the change, 
     [orders[0]],
   )
   expect(document!.text).toBe('Brood box, oak')
-  const waiting = await rows<{ automatic: boolean; problem: string }>(
+  const waiting = await rows<{ automatic: boolean; problem: { words: string } }>(
     'select automatic "automatic", problem from prepared_document where source_id = $1',
     [orders[1]],
   )
   expect(waiting).toMatchObject([{ automatic: false }])
-  expect(waiting[0]!.problem).toContain('ד')
+  expect(waiting[0]!.problem?.words).toContain('ד')
 })

@@ -34,6 +34,7 @@ import { Behaviour } from '../../standins/carrier/behaviour'
 import { Book } from '../../standins/carrier/book'
 import { carrier } from '../../standins/carrier/server'
 import { historyWords, until, useHouse } from './house'
+import { inWords } from '../../core/testing/in-words'
 
 /* Labels bought of a carrier: at most one a parcel, whatever breaks. */
 const house = useHouse({ reports: false })
@@ -115,7 +116,7 @@ describe('labels of a shipment', () => {
       'Next day 23.55',
       'Abroad 50.7',
     ])
-    expect(chosen).toMatchObject({ name: 'Economy', source: 'the cheapest that takes it' })
+    expect(inWords(chosen)).toMatchObject({ name: 'Economy', source: 'the cheapest that takes it' })
     expect(await askLabels(shipment, {}, who)).toEqual({
       asked: 3,
       refused: [],
@@ -424,7 +425,7 @@ describe('a routine', () => {
     const order = await orderInPicking()
     await setStatus([order], 'Packed', who)
     await house.settle()
-    expect(await outcomesOf(order, id)).toEqual([
+    expect(inWords(await outcomesOf(order, id))).toEqual([
       { outcome: 'packed', reason: expect.stringMatching(/^Packed: SO-\d+\/1\.$/) },
       { outcome: 'prepared', reason: '1 label asked for.' },
     ])
@@ -453,7 +454,7 @@ describe('a routine', () => {
     })
     const shipment = await pack(1, { service: 'Collected by the customer' })
     await house.settle()
-    expect(await outcomesOf(await orderOf(shipment), id)).toEqual([
+    expect(inWords(await outcomesOf(await orderOf(shipment), id))).toEqual([
       { outcome: 'not wanted', reason: 'It goes by “Collected by the customer”, so no label is bought.' },
     ])
     await run('update routine set is_on = false where id = $1', [id])
@@ -508,10 +509,10 @@ describe('a routine', () => {
     await house.settle()
     // all of it is shipped, and a parcel of the first shipment is still on its way
     await goesOn(second, 'delivered')
-    expect(await outcomesOf(order, made)).toEqual([])
+    expect(inWords(await outcomesOf(order, made))).toEqual([])
     await goesOn(first, 'delivered', 'delivered')
     expect(await kindsOf(order)).toEqual([{ kind: 'invoice' }])
-    expect(await outcomesOf(order, made)).toHaveLength(1)
+    expect(inWords(await outcomesOf(order, made))).toHaveLength(1)
     await run('update routine set is_on = false where id = $1', [made])
   })
 

@@ -16,6 +16,7 @@ import { lineCounts } from '../../server/services/line/counts-queries'
 import { documentView } from '../../server/services/line/in-hand'
 import { until, useHouse } from './house'
 import { inTheNameOf, theHouse } from '../../server/services/people/principal'
+import { inWords } from '../../core/testing/in-words'
 
 const house = useHouse({ trust: 'automatic', reports: false })
 
@@ -224,7 +225,7 @@ describe('trouble ends in a plain cause', () => {
     )
     await decideByHand([dispatch.id], 'close', 'handed over in person', inTheNameOf('Test'))
     const toSend = (await lineCounts()).find((one) => one.stage === 'to send')!
-    expect(toSend.facts).toContain('1 issued, not sent')
+    expect(inWords(toSend.facts)).toContain('1 issued, not sent')
     expect((await documentView(dispatch.documentId)).history.map((entry) => entry.words)).toContain(
       'Closed: handed over in person',
     )

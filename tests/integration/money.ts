@@ -21,7 +21,7 @@ export async function postedInvoice(house: House, customer: string): Promise<{ i
   const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], who, undefined, {
     postOnly: true,
   })
-  return { id: result!.documentId!, number: result!.reason }
+  return { id: result!.documentId!, number: result!.number! }
 }
 
 /** One that has been past due for so many days. */

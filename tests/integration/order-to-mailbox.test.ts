@@ -182,7 +182,7 @@ describe('what was checked is what leaves', () => {
     )
     await house.settle()
     const [changed] = await papersOf([orders[0]!])
-    expect(changed!.changes!.map((change) => change.what)).toEqual(['Line 1', 'To pay, EUR'])
+    expect(changed!.changes!.map((change) => change.what.words)).toEqual(['Line 1', 'To pay, EUR'])
     expect(changed!.revision).toBe(before[0]!.revision + 1)
 
     expect(await putBack([before[1]!.id], inTheNameOf('Test'))).toEqual([before[1]!.id])

@@ -94,7 +94,7 @@ describe('an order update', () => {
     expect((await view()).email!.files).toEqual([])
     await goTo(order, 'In picking')
     await until('it to be said', async () =>
-      /The order is In picking by now/.test((await view()).problem ?? ''),
+      /The order is In picking by now/.test((await view()).problem?.words ?? ''),
     )
     await startRun([{ id: paper!.id, revision: (await view()).revision }], randomUUID(), who)
     await house.settle()

@@ -14,6 +14,7 @@ import { editOrder } from '../../server/services/orders/orders'
 import { closePeriods, periods } from '../../server/services/house/periods'
 import { papersOf, historyWords, until, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
+import { inWords } from '../../core/testing/in-words'
 
 /* Writing, issuing, voiding and crediting; what an auditor looks at. */
 const house = useHouse({ reports: false })
@@ -131,9 +132,9 @@ describe('an invoice without an order', () => {
   test('without lines, or without a date of supply, says what is missing and cannot be issued', async () => {
     const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, inTheNameOf('Test'))
     expect((await draftView(draftId)).facts.suppliedOn).toBe(today())
-    expect((await draftView(draftId)).paper!.problem).toMatch(/no line yet/)
+    expect((await draftView(draftId)).paper!.problem?.words).toMatch(/no line yet/)
     await change_(draftId, { suppliedOn: null })
-    expect((await draftView(draftId)).paper!.problem).toMatch(/no date of supply/)
+    expect((await draftView(draftId)).paper!.problem?.words).toMatch(/no date of supply/)
     expect(await issue(draftId)).toMatchObject([{ outcome: 'failed' }])
   })
 
@@ -204,7 +205,7 @@ describe('an order billed in parts', () => {
         })
       const results = await issue(a, b)
       expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
-      expect(results.find((result) => result.outcome === 'failed')!.reason).toMatch(
+      expect(results.find((result) => result.outcome === 'failed')!.reason?.words).toMatch(
         /only 4 are left to be billed/,
       )
     },
@@ -230,7 +231,7 @@ describe('an order billed in parts', () => {
           inTheNameOf('Test'),
         ),
       ).toMatchObject([{ outcome: 'changed' }])
-      expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toContain('Line 1')
+      expect((await papersOf([order]))[0]!.changes!.map((change) => change.what.words)).toContain('Line 1')
     },
   )
 
@@ -482,7 +483,7 @@ describe('periods', () => {
       const before = await issued(old)
       await closePeriods(daysAgo(30), '', inTheNameOf('Maeve Tarrant'))
       const late = await written({ date: daysAgo(31) })
-      expect(await issue(late)).toMatchObject([
+      expect(inWords(await issue(late))).toMatchObject([
         { outcome: 'failed', reason: expect.stringContaining('closed period') },
       ])
       expect((await periods()).waiting).toHaveLength(1)
@@ -504,13 +505,13 @@ describe('periods', () => {
   test('within a series dates do not run backwards unless a person says that the earlier date is meant', async () => {
     await issued(await written())
     const earlier = await written({ date: daysAgo(3) })
-    expect(await issue(earlier)).toMatchObject([
+    expect(inWords(await issue(earlier))).toMatchObject([
       { outcome: 'failed', reason: expect.stringContaining('dates would run backwards') },
     ])
     await change_(earlier, {}, { earlierDateOk: true })
-    expect(await issue(earlier)).toMatchObject([{ outcome: 'issued' }])
+    expect(inWords(await issue(earlier))).toMatchObject([{ outcome: 'issued' }])
     const future = await written({ date: new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10) })
-    expect(await issue(future)).toMatchObject([
+    expect(inWords(await issue(future))).toMatchObject([
       { outcome: 'failed', reason: expect.stringContaining('in the future') },
     ])
   })
@@ -524,7 +525,7 @@ describe('what the law wants said', () => {
       expect.stringContaining('Steuerfreie innergemeinschaftliche Lieferung'),
     ])
     await run(`update customer set tax_number = null where number = '10458'`)
-    expect((await draftView(await written({}, '10458'))).paper!.problem).toContain('has no VAT number')
+    expect((await draftView(await written({}, '10458'))).paper!.problem?.words).toContain('has no VAT number')
   })
 
   test('the tax of an invoice in sterling in euro too, with rate, source and date', async () => {
@@ -539,7 +540,7 @@ describe('what the law wants said', () => {
   test('a currency without a known rate is refused in words before anything is numbered', async () => {
     await run(`update customer set currency = 'TND' where number = '10426'`)
     const draftId = await written({}, '10426')
-    expect((await draftView(draftId)).paper!.problem).toContain('no exchange rate for TND')
+    expect((await draftView(draftId)).paper!.problem?.words).toContain('no exchange rate for TND')
   })
 
   test('a credit note mirrors an untaxed invoice without tax, whatever the customer is now', async () => {
@@ -626,13 +627,13 @@ describe('a confirmation of an order that changed afterwards', () => {
       inTheNameOf('Test'),
     )
     const [before] = await numbered()
-    expect(await confirmedOf(order)).toMatchObject({
+    expect(inWords(await confirmedOf(order))).toMatchObject({
       number: before!.number,
       waits: false,
       changes: [{ what: 'Line 1', now: expect.stringMatching(/^7 · /) }, expect.objectContaining({})],
     })
     await prepareByHand('order confirmation', [order], inTheNameOf('Test'))
-    expect(await confirmedOf(order)).toMatchObject({ waits: true })
+    expect(inWords(await confirmedOf(order))).toMatchObject({ waits: true })
     const revision = (await papersOf([order])).find((paper) => paper.state === 'prepared')!
     await issueInOneTransaction([{ preparedId: revision.id, revision: null }], inTheNameOf('Test'))
     const [, after] = await numbered()

@@ -144,7 +144,7 @@ describe('a file of an item', () => {
     const id = await sold('PLAN-1')
     await changeSettings({ publicAddress: '' })
     await until('that it waits', async () => (await preparedView(id, who)).problem !== null)
-    expect((await preparedView(id, who)).problem).toMatch(/“Twice.pdf” goes as a link only/)
+    expect((await preparedView(id, who)).problem?.words).toMatch(/“Twice.pdf” goes as a link only/)
     await changeSettings({ publicAddress: 'https://papers.meadow.example' })
     await until('that it can go', async () => (await preparedView(id, who)).problem === null)
   })

@@ -5,6 +5,7 @@ import { keepRates } from '../../server/services/house/rates'
 import { draftView, changeDraft, newInvoice } from '../../server/services/drafts/drafts'
 import { papersOf, historyWords, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
+import { inWords } from '../../core/testing/in-words'
 
 /* Exchange rates; what comes to nothing. */
 const house = useHouse({ reports: false })
@@ -80,7 +81,9 @@ describe('an order that comes to nothing', () => {
       const second = await free()
       await house.ship([second])
       expect(await papersOf([second])).toEqual([])
-      expect(await rows('select outcome, reason from evaluation where source_id = $1', [second])).toEqual([
+      expect(
+        inWords(await rows('select outcome, reason from evaluation where source_id = $1', [second])),
+      ).toEqual([
         {
           outcome: 'not wanted',
           reason: 'No invoice was made: it comes to nothing, and the company makes no documents of that.',

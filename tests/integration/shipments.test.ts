@@ -32,7 +32,14 @@ const line = (item: string, quantity: string, unitPrice = '10.00') => ({
 })
 const anOrder = () => house.newOrder({ lines: [line('HB-11D', '10'), line('HS-10N', '4', '20.00')] })
 const papersOf = (sources: number[]) =>
-  rows<{ id: number; kind: string; state: string; total: string; revision: number; problem: string | null }>(
+  rows<{
+    id: number
+    kind: string
+    state: string
+    total: string
+    revision: number
+    problem: { words: string } | null
+  }>(
     `select id, kind, state, total::text total, revision, problem
     from prepared_document
     where source_id = any($1::int[])
@@ -239,8 +246,8 @@ describe('a shipment', () => {
       { item: 'HS-10N', price: '4', amount: '4', detail: null },
     ])
     const [result] = await issueInOneTransaction([{ preparedId: slip.id, revision: slip.revision }], who)
-    expect(result).toMatchObject({ outcome: 'issued', reason: expect.stringMatching(/^PS-/) })
-    expect(await issue(shipment, 'delivery note')).toMatchObject({ reason: expect.stringMatching(/^DN-/) })
+    expect(result).toMatchObject({ outcome: 'issued', number: expect.stringMatching(/^PS-/) })
+    expect(await issue(shipment, 'delivery note')).toMatchObject({ number: expect.stringMatching(/^DN-/) })
     // neither owes anything
     expect(
       await rows(
@@ -301,13 +308,15 @@ describe('a shipment', () => {
     )
     const shipment = await ship(await anOrder(), [1, '3'], [2, '4'])
     const lacking = await prepare('customs invoice', shipment)
-    expect(lacking.problem).toMatch(/has no commodity code and no country of origin: customs asks for it/)
+    expect(lacking.problem?.words).toMatch(
+      /has no commodity code and no country of origin: customs asks for it/,
+    )
     await run(
       `update item set commodity_code = '4421 99 99', origin = 'IE' where code in ('HB-11D', 'HS-10N')`,
     )
     const other = await ship(await anOrder(), [1, '3'], [2, '4'])
-    const { reason, documentId } = await issue(other, 'customs invoice')
-    expect(reason).toMatch(/^CI-/)
+    const { number, documentId } = await issue(other, 'customs invoice')
+    expect(number).toMatch(/^CI-/)
     const { paper } = (await one<{ paper: { toPay: { amount: string }; lines: { detail: string }[] } }>(
       'select paper from document where id = $1',
       [documentId],

@@ -75,7 +75,7 @@ describe('a standing text', () => {
       foot: ['Goods stay ours until they are paid.'],
       pages: [{ title: 'Terms of sale' }],
     })
-    expect(changes?.map((one) => one.what)).toEqual(['Texts'])
+    expect(changes?.map((one) => one.what.words)).toEqual(['Texts'])
   })
 
   test('that is written after a document was read and before it is kept stands on it all the same', async () => {

@@ -29,6 +29,7 @@ import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { statementsHold } from './books'
 import { papersOf, until, useHouse } from './house'
 import { postedInvoice } from './money'
+import { inWords } from '../../core/testing/in-words'
 
 /* Statements of account: what they say, when they are made anew, and many of them at once. */
 const house = useHouse({ reports: false })
@@ -81,7 +82,7 @@ describe('one customer’s statement', () => {
     const { number } = await invoice()
     const row = await balanceOf()
     const [made] = await prepareStatements(key(), openItems(), who)
-    expect(made).toMatchObject({ outcome: 'prepared', reason: '' })
+    expect(made).toMatchObject({ outcome: 'prepared', reason: null })
     expect((await prepared(made!.preparedId!))!.total).toBe(row.balance)
     await startRun([{ id: made!.preparedId!, revision: 1 }], randomUUID(), who)
     await until('it to be issued', async () => (await prepared(made!.preparedId!))!.state === 'issued')
@@ -104,7 +105,7 @@ describe('one customer’s statement', () => {
     const day = addDays(today(), -1)
     const period: StatementPeriod = { form: 'activity', from: addDays(day, -200), until: day }
     expect((await prepareStatements(key(), period, who))[0]!.outcome).toBe('prepared')
-    expect((await prepareStatements(key(), period, who))[0]).toMatchObject({
+    expect(inWords((await prepareStatements(key(), period, who))[0])).toMatchObject({
       outcome: 'already',
       reason: expect.stringContaining('already prepared'),
     })
@@ -172,7 +173,7 @@ describe('with copies of what it lists', () => {
       period,
       who,
     )
-    expect(made).toMatchObject({ outcome: 'prepared', reason: '' })
+    expect(made).toMatchObject({ outcome: 'prepared', reason: null })
     return made!.preparedId!
   }
   const issued = async (preparedId: number) => {
@@ -394,7 +395,7 @@ describe('statements of many', () => {
     await stopStatements(id, who)
     const { counts, left } = await statementRun(id, who)
     expect(counts.stopped).toBe(all)
-    expect(left[0]!.reason).toBe('Stopped by Col Varley.')
+    expect(left[0]!.reason?.words).toBe('Stopped by Col Varley.')
     await continueStatements(id)
     expect((await statementRun(id, who)).counts.stopped).toBe(all)
   })

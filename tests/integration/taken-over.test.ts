@@ -32,7 +32,9 @@ async function imported(text: string): Promise<string[]> {
   await house.settle()
   if ((await importView(id)).counts.right) await writeImport(id)
   await house.settle()
-  return (await importRows({ importId: id, limit: 50 })).rows.map((row) => `${row.state}: ${row.note}`)
+  return (await importRows({ importId: id, limit: 50 })).rows.map(
+    (row) => `${row.state}: ${row.note?.words ?? ''}`,
+  )
 }
 const file = `Invoice no;Customer no;Document date;Due date;Outstanding;Gross amount;Type
 R-4711;10417;2026-05-03;2026-06-02;123,00;246,00;

@@ -2,6 +2,7 @@ import { beforeEach, describe, expect, onTestFinished, test } from 'vitest'
 import { addDays, instantInZone, weekdayOf, type Day, daysBetween } from '../../core/documents/days'
 import { levelDue } from '../../core/receivables/reminders'
 import type { RoutineSentence } from '../../core/routines/sentence'
+import type { ConditionSeen } from '../../core/routines/routine'
 import { clock } from '../../server/clock'
 import { one, rows, run } from '../../server/db/connection'
 import { sweep } from '../../server/services/dispatch/sweep'
@@ -128,11 +129,11 @@ describe('a routine of the clock', () => {
     const looked = await evaluations(id)
     expect(looked.find((one) => one.number === '10417')!.outcome).toBe('prepared')
     expect(looked.find((one) => one.number === '10427')!.outcome).toBe('did not apply')
-    const seen = await one<{ seen: { seen: string }[] }>(
+    const seen = await one<{ seen: ConditionSeen[] }>(
       `select seen from evaluation where routine_id = $1 and outcome = 'did not apply'`,
       [id],
     )
-    expect(seen!.seen[1]!.seen).toBe('12.54 EUR')
+    expect(seen!.seen[1]!.seen.words).toBe('12.54 EUR')
     const turns = await turnsOfRoutine(id, who)
     expect(turns[0]!.outcomes).toMatchObject({ prepared: 1, 'did not apply': 1 })
   })

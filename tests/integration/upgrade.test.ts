@@ -9,6 +9,7 @@ import type { EmailText } from '../../core/emailtexts/email-text'
 import { exampleFacts, type MergeFields } from '../../core/emailtexts/fields'
 import type { Body } from '../../core/emailtexts/nodes'
 import { bodyText } from '../../core/emailtexts/forms'
+import type { Told } from '../../core/said/told'
 import { settle } from '../../core/emailtexts/settle'
 import { closeDatabase, one, rows } from '../../server/db/connection'
 import { migrate, pendingMigrations } from '../../server/db/migrate'
@@ -39,8 +40,23 @@ const kept = () =>
       (select sum(open)::text from open_item) open`,
   )
 
+/** Why each routine did nothing, and what it looked at: in words before the upgrade, told with their words since. */
+const evaluations = () =>
+  rows<{
+    reason: string | Told | null
+    seen: { words?: string; asks?: Told; seen: string | Told; holds: boolean }[]
+  }>('select reason, seen from evaluation order by id')
+const wordsOf = (said: string | Told | null | undefined) =>
+  typeof said === 'string' ? said : (said?.words ?? '')
+const readOut = (all: Awaited<ReturnType<typeof evaluations>>) =>
+  all.map((one) => [
+    wordsOf(one.reason),
+    ...one.seen.map((it) => [it.words ?? wordsOf(it.asks), wordsOf(it.seen), it.holds]),
+  ])
+
 describe.each(dumps)('the house of %s', (dump) => {
   let before: Kept | undefined
+  let evaluatedBefore: Awaited<ReturnType<typeof evaluations>> = []
   beforeAll(async () => {
     const admin = inject('clusterUrl')
     const name = `release_${randomUUID().slice(0, 8)}`
@@ -56,6 +72,7 @@ describe.each(dumps)('the house of %s', (dump) => {
     process.env.CLOTHESPIN_DATABASE_URL = url
     registerSources()
     before = await kept()
+    evaluatedBefore = await evaluations()
     await migrate()
   }, 60_000)
   afterAll(closeDatabase)
@@ -63,6 +80,13 @@ describe.each(dumps)('the house of %s', (dump) => {
   test('has nothing left to migrate, and every document, file, order and open amount as it was', async () => {
     expect((await pendingMigrations()).names).toEqual([])
     expect(await kept()).toEqual(before)
+  })
+
+  test('what a routine saw, and why it did nothing, reads as it did', async () => {
+    const since = await evaluations()
+    expect(readOut(since)).toEqual(readOut(evaluatedBefore))
+    expect(since.map((one) => wordsOf(one.reason))).toContain('Rosehip & Rye wants no order confirmations.')
+    expect(since.every((one) => typeof one.reason !== 'string')).toBe(true)
   })
 
   test('has its groups and own fields where they are kept now', async () => {

@@ -129,7 +129,7 @@ describe('an email that waits', () => {
     await hold([dispatch], false, who)
     const state = async () => (await documentView(id)).dispatches[0]!
     await until('it to be stuck', async () => (await state()).cause === 'not written')
-    expect((await documentView(id)).email!.problem).toContain('There is no field called “nobody”')
+    expect((await documentView(id)).email!.problem?.words).toContain('There is no field called “nobody”')
     await writeWaitingEmail(dispatch, revision, words, who)
     const mail = await nextMail(mailbox, () => sendAgain([dispatch], who))
     expect(mail.subject).toContain('As we spoke')

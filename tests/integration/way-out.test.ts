@@ -18,6 +18,7 @@ import { setStatus } from '../../server/services/orders/status'
 import { addRoutine } from '../../server/services/routines/routines'
 import { papersOf, until, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
+import { inWords } from '../../core/testing/in-words'
 
 /* The way out: what a mail server may see, and who is told when something did not go. */
 const house = useHouse()
@@ -219,7 +220,7 @@ describe('what was to go automatically and could not be issued', () => {
     await house.settle()
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared', 'prepared'])
     const toCheck = (await lineCounts()).find((one) => one.stage === 'to check')!
-    expect(toCheck.facts).toContain('3 could not go')
+    expect(inWords(toCheck.facts)).toContain('3 could not go')
     expect((await lineList({ stage: 'to check', search: customer.name, limit: 5 })).rows[0]!.keptBack).toBe(
       true,
     )

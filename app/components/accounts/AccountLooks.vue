@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { dayTime } from '../../composables/format'
 import { outcomeWords } from '../../composables/outcomes'
 import type { Account } from '../../contract'
@@ -15,7 +16,7 @@ defineProps<{ looked: Account['looked'] }>()
       <span
         ><strong>{{ one.routine }}</strong> {{ outcomeWords(one.outcome) }}</span
       >
-      <span v-if="one.unmet || one.reason">{{ one.unmet || one.reason }}</span>
+      <span v-if="one.unmet || one.reason">{{ saidWords(one.unmet ?? one.reason) }}</span>
       <span class="soft">{{ dayTime(one.at) }}, {{ one.brand }}</span>
     </li>
   </ul>

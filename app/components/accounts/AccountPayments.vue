@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import { money, shortDay } from '../../composables/format'
 import type { Account, PaymentRow } from '../../contract'
 
@@ -26,7 +27,7 @@ const emit = defineEmits<{
             t('accounts.takenBackReference', { reference: one.reference })
           }}</template
           ><template v-else
-            >{{ one.direction === 'out' ? t('accounts.refundBy') : '' }}{{ one.method
+            >{{ one.direction === 'out' ? t('accounts.refundBy') : '' }}{{ said(`method/${one.method}`)
             }}<template v-if="one.settles.length"
               >: {{ one.settles.map((line) => line.number).join(', ') }}</template
             ></template

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import CheckField from '../fields/CheckField.vue'
@@ -19,7 +20,7 @@ import { prepareReceipt, undoPayment } from '../../calls/payments'
 import { fetchAccount } from '../../calls/accounts'
 import { prepareStatements } from '../../calls/statements'
 import { periodWords } from './statement-words'
-import { termsWords } from '../../../core/documents/terms'
+import { toldTerms } from '../../../core/documents/terms'
 import { kindOfPeriod, type StatementPeriod } from '../../../core/receivables/statement'
 import type { Account, OpenRow, PaymentRow } from '../../contract'
 
@@ -56,8 +57,8 @@ const makeReceipt = (one: PaymentRow) =>
     const { outcome, reason } = await prepareReceipt(one.id)
     useToasts().say(
       outcome === 'prepared'
-        ? t('accounts.theReceiptWaitsInTo', { reason: reason ? ` ${reason}` : '' })
-        : reason,
+        ? [t('accounts.theReceiptWaitsInTo'), saidWords(reason)].filter(Boolean).join(' ')
+        : saidWords(reason),
       { wrong: outcome !== 'prepared' },
     )
   })
@@ -67,9 +68,10 @@ async function makeStatements(period: StatementPeriod, currency: string) {
   const { statements } = await prepareStatements({ of: { customerId: props.id, currency }, period })
   const made = statements.filter((one) => one.outcome === 'prepared')
   for (const one of statements.filter((other) => !made.includes(other)))
-    useToasts().say(one.reason, { wrong: true })
+    useToasts().say(saidWords(one.reason), { wrong: true })
   const problem = made.map((one) => one.reason).find(Boolean)
-  if (made.length > 0) useToasts().say(problem ?? t('accounts.statementIsPrepared'), { wrong: !!problem })
+  if (made.length > 0)
+    useToasts().say(saidWords(problem) || t('accounts.statementIsPrepared'), { wrong: !!problem })
   await load()
 }
 /** Where a prepared one waits. */
@@ -142,7 +144,7 @@ useMainKey(() => {
       >
     </div>
     <div class="body">
-      <p class="soft terms">{{ t('accounts.paysTerms', { terms: termsWords(view.terms) }) }}</p>
+      <p class="soft terms">{{ t('accounts.paysTerms', { terms: saidWords(toldTerms(view.terms)) }) }}</p>
       <h2>{{ t('common.open') }}</h2>
       <AccountItems :items="view.items" :day="day" :may="may" :levels="view.levels" @changed="load" />
       <h2>{{ t('accounts.statementsOfAccount') }}</h2>

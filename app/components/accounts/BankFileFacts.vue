@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { I18nT } from 'vue-i18n'
 import { plural } from '../../composables/format'
 import type { BankFileView } from '../../contract'
@@ -11,7 +12,7 @@ const done = computed(() => count('booked') + count('set aside'))
 </script>
 
 <template>
-  <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
+  <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ saidWords(file.reason) }}</p>
   <p v-else-if="file.state === 'reading'" class="notice" role="status">
     {{ t('bank.theFileIsBeingRead') }}
   </p>

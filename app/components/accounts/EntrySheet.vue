@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { said, saidWords } from '../../words/speech'
 import { watchDebounced } from '@vueuse/core'
 import FormField from '../fields/FormField.vue'
 import SettleTable from './SettleTable.vue'
@@ -13,7 +14,6 @@ import { fetchAccount } from '../../calls/accounts'
 import { searchCustomers } from '../../calls/customers'
 import { bookEntry } from '../../calls/bank-entries'
 import { Decimal } from '../../../core/money/decimal'
-import { movementWords } from '../../../core/receivables/movement-states'
 import { settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 import type { Account, CustomerRow, EntryView } from '../../contract'
 
@@ -117,8 +117,9 @@ async function book() {
       role="status"
     >
       <span
-        ><strong>{{ movementWords[entry.state] }}</strong
-        >: {{ entry.reason }}<template v-if="entry.decidedBy"> ({{ entry.decidedBy }})</template></span
+        ><strong>{{ said(`movement/${entry.state}`) }}</strong
+        >: {{ saidWords(entry.reason)
+        }}<template v-if="entry.decidedBy"> ({{ entry.decidedBy }})</template></span
       >
     </p>
     <template v-if="open">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { longDay } from '../../composables/format'
+import { longDay, locale } from '../../composables/format'
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { ageingSteps } from '../../../core/receivables/ageing'
@@ -50,7 +50,7 @@ const options = computed<ApexOptions>(() => ({
   yaxis: {
     labels: {
       style: { colors: colour('--soft-ink'), fontSize: '12px' },
-      formatter: (value: number) => Math.round(value).toLocaleString('en-IE'),
+      formatter: (value: number) => Math.round(value).toLocaleString(locale()),
     },
     forceNiceScale: true,
   },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import { attempt } from '../../composables/api'
 import { plural } from '../../composables/format'
@@ -80,7 +81,7 @@ async function look() {
       <ul v-if="run.left.length > 0" class="left" :aria-label="t('accounts.whatToKnowOfThem')">
         <li v-for="(one, place) in run.left" :key="place">
           <NuxtLink :to="`/accounts?customer=${one.customerId}`">{{ one.name }}</NuxtLink>
-          <span class="soft">{{ one.brand }}</span> {{ one.reason }}
+          <span class="soft">{{ one.brand }}</span> {{ saidWords(one.reason) }}
         </li>
       </ul>
     </template>

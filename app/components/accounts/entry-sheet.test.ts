@@ -1,3 +1,4 @@
+import { asWritten } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import EntrySheet from './EntrySheet.vue'
@@ -21,7 +22,7 @@ const entry = (change: object = {}) =>
   ({
     id: 8,
     state: 'unsure',
-    reason: 'The name fits, the sum does not.',
+    reason: asWritten('The name fits, the sum does not.'),
     decidedBy: '',
     name: 'OTTERMILL HONEY',
     amount: '100.00',

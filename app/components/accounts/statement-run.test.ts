@@ -1,3 +1,4 @@
+import { asWritten } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import StatementRun from './StatementRun.vue'
@@ -42,7 +43,9 @@ describe('a run of statements', () => {
   })
 
   test('ends in what was made and what was not, each with its reason', async () => {
-    const left = [{ customerId: 7, name: 'Cowslip', brand: 'TH', reason: 'Nobody is there to write to.' }]
+    const left = [
+      { customerId: 7, name: 'Cowslip', brand: 'TH', reason: asWritten('Nobody is there to write to.') },
+    ]
     const page = await shown(run({ counts: { ...counts, prepared: 2, nothing: 4 }, left }))
     expect(page.getComponent(Ask).props('title')).toContain('2 statements')
     expect(page.findAll('[data-test="statement-counts"] li')).toHaveLength(2)

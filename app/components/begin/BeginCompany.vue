@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '../../composables/format'
 import { t } from '../../words'
 import BeginForm from './BeginForm.vue'
 import FormField from '../fields/FormField.vue'
@@ -45,7 +46,7 @@ const languages = [
 ] as const
 const months = Array.from({ length: 12 }, (_, month) => ({
   value: String(month + 1),
-  words: new Intl.DateTimeFormat('en', { month: 'long', timeZone: 'UTC' }).format(Date.UTC(2026, month)),
+  words: new Intl.DateTimeFormat(locale(), { month: 'long', timeZone: 'UTC' }).format(Date.UTC(2026, month)),
 }))
 const go = () =>
   acting(async () => {

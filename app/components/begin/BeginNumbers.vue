@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import BeginForm from './BeginForm.vue'
 import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
@@ -8,7 +9,7 @@ import { attempt } from '../../composables/api'
 import { fetchBrands } from '../../calls/brands'
 import { changeSeries } from '../../calls/series'
 import { dayInZone } from '../../../core/documents/days'
-import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { formatNumber } from '../../../core/numbering/series'
 import type { BrandView } from '../../contract'
 
@@ -81,12 +82,12 @@ const go = () =>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.kind">
-          <td>{{ kindFacts[row.kind].many }}</td>
+          <td>{{ kindWords(row.kind, 'many') }}</td>
           <td>
             <FormField
               v-model="row.prefix"
               mono
-              :aria-label="t('begin.kindBeginsWith', { kind: row.kind })"
+              :aria-label="t('begin.kindBeginsWith', { kind: kindWords(row.kind) })"
             />
           </td>
           <td>
@@ -94,7 +95,7 @@ const go = () =>
               v-model="row.start"
               mono
               inputmode="numeric"
-              :aria-label="t('begin.kindNextNumber', { kind: row.kind })"
+              :aria-label="t('begin.kindNextNumber', { kind: kindWords(row.kind) })"
               :data-test="`start-${row.kind}`"
             />
           </td>

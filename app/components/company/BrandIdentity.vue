@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { agreeing } from '../../composables/format'
+import { said } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import BankFields from './BankFields.vue'
 import BanksChanged from './BanksChanged.vue'
@@ -161,12 +163,12 @@ useMainKey(ask)
             :words="
               form.methods.length
                 ? t('brands.thatFormForm2Taken', {
-                    form: form.methods.join(', '),
-                    form2: form.methods.length > 1 ? 'are' : 'is',
+                    form: form.methods.map((method) => said(`method/${method}`)).join(', '),
+                    form2: agreeing(form.methods.length, 'is'),
                   })
                 : t('brands.nothingOfHowToPay')
             "
-            :choices="paymentMethods.map((value) => ({ value, words: value }))"
+            :choices="paymentMethods.map((value) => ({ value, words: said(`method/${value}`) }))"
             :value="form.methods"
             :disabled="disabled"
             @pick="toggleMethod($event as PaymentMethod)" /></template

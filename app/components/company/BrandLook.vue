@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
+import { kindWords } from '../../composables/kinds'
 import CheckField from '../fields/CheckField.vue'
 import LookLogo from './LookLogo.vue'
 import PeelOffZone from './PeelOffZone.vue'
@@ -237,7 +239,7 @@ const colourNames = {
     >
       {{
         t('brands.kindFactsMustSayTheirTax', {
-          kindFacts: kindFacts[kind].many.replace(/^./, (first) => first.toUpperCase()),
+          kindFacts: kindWords(kind, 'many').replace(/^./, (first) => first.toUpperCase()),
         })
       }}
     </p>
@@ -266,7 +268,7 @@ const colourNames = {
         ></label
       >
     </div>
-    <p v-if="pale" class="notice wait" data-test="pale">{{ pale }}</p>
+    <p v-if="pale" class="notice wait" data-test="pale">{{ saidWords(pale) }}</p>
     <h2>{{ t('common.logo') }}</h2>
     <LookLogo
       v-model="form.width"
@@ -277,7 +279,7 @@ const colourNames = {
       @take-off="change({ noLogo: true }, t('brands.theDocumentGoesWithoutA'))"
     />
     <p v-if="!only" class="soft">
-      {{ t('brands.shownIsTheDocumentOf', { kinds: kindFacts[kind].many }) }}
+      {{ t('brands.shownIsTheDocumentOf', { kinds: kindWords(kind, 'many') }) }}
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">

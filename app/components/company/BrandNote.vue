@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import { watchDebounced } from '@vueuse/core'
 import EmailBanner from './EmailBanner.vue'
 import EmailLookSentence from './EmailLookSentence.vue'
@@ -26,7 +27,7 @@ import { exampleFields, type MergeFields } from '../../../core/emailtexts/fields
 import { bodyOf, tidy } from '../../../core/emailtexts/nodes'
 import { purposesOf, type EmailPurpose } from '../../../core/emailtexts/purposes'
 import { starterText } from '../../../core/house/starter'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { EmailText } from '../../../core/emailtexts/email-text'
 import type { BrandView } from '../../contract'
@@ -185,7 +186,7 @@ const languages = [
         ><template #kind
           ><WordPicker
             :label="t('common.kind')"
-            :words="kindFacts[kind].many"
+            :words="kindWords(kind, 'many')"
             :choices="kinds"
             :value="kind"
             @pick="emit('kind', $event as DocumentKind)" /></template

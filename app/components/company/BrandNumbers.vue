@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
@@ -15,10 +17,10 @@ import { ApiRefusal, attempt } from '../../composables/api'
 import { useMainKey } from '../../composables/useMainKey'
 import { changeSeries, addSeries, removeSeries } from '../../calls/series'
 import { countryNames } from '../../../core/countries'
-import { scopeWords, periodOf, type Restart } from '../../../core/numbering/series'
+import { toldScope, periodOf, type Restart } from '../../../core/numbering/series'
 import { samplesOf } from '../../../core/numbering/samples'
 import { dayInZone } from '../../../core/documents/days'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { type DocumentKind } from '../../../core/documents/kinds'
 import type { BrandView, SeriesView } from '../../contract'
 import { freshSeries, seriesForm, seriesOf, wrongOf } from './series-form'
 
@@ -56,7 +58,10 @@ const branchChoices = computed(() => [
   ...branches.value.filter((one) => !one.closed).map(({ name }) => ({ value: name, words: name })),
 ])
 const seriesChoices = computed(() => [
-  ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) || t('brands.allOfThem') })),
+  ...all.value.map((one) => ({
+    value: String(one.id),
+    words: saidWords(toldScope(one)) || t('brands.allOfThem'),
+  })),
   ...(disabled.value ? [] : [{ value: '0', words: t('brands.anotherBranchCountryOrCurrency') }]),
 ])
 
@@ -145,7 +150,7 @@ useMainKey(() => void keep())
         ><template #kind
           ><WordPicker
             :label="t('common.kind')"
-            :words="kindFacts[kind].many"
+            :words="kindWords(kind, 'many')"
             :choices="kinds"
             :value="kind"
             @pick="emit('kind', $event as DocumentKind)" /></template
@@ -155,7 +160,7 @@ useMainKey(() => void keep())
             :label="t('brands.seriesFor')"
             :words="
               seriesId
-                ? scopeWords(series) || t('brands.allOfThem')
+                ? saidWords(toldScope(series)) || t('brands.allOfThem')
                 : t('brands.anotherBranchCountryOrCurrency2')
             "
             :choices="seriesChoices"
@@ -204,7 +209,7 @@ useMainKey(() => void keep())
   </div>
   <footer v-if="!disabled" class="foot-bar">
     <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span><span class="push" /><VBtn
-      v-if="series.id && scopeWords(series)"
+      v-if="series.id && saidWords(toldScope(series))"
       :disabled="busy"
       @click="takeAway"
       >{{ t('brands.takeItAway') }}</VBtn

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -35,7 +36,7 @@ const languageWords: Record<Language, string> = {
   de: t('common.german'),
   fr: t('common.french'),
 }
-const categories = Object.entries(taxCategories).map(([value, words]) => ({ value, words }))
+const categories = taxCategories.map((value) => ({ value, words: said(`tax/${value}`) }))
 const copyOf = (code: Form): Form => JSON.parse(JSON.stringify(code)) as Form
 const isDirty = (form: Form) => {
   const before = saved.value.find((one) => one.code === form.code && form.version !== null)
@@ -109,7 +110,7 @@ const add = () =>
             ><template #kindOf
               ><WordPicker
                 :label="t('brands.kindOfSupply')"
-                :words="taxCategories[form.category]"
+                :words="said(`tax/${form.category}`)"
                 :choices="categories"
                 :value="form.category"
                 :disabled="disabled"

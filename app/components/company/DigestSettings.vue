@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { listed } from '../../composables/format'
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import KindChecks from '../fields/KindChecks.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { type DocumentKind } from '../../../core/documents/kinds'
 import type { DigestRule } from '../../../core/dispatch/digest'
 import type { HouseSettings } from '../../contract'
 
@@ -23,7 +25,7 @@ const setTo = (written: string) => keep({ to: [...new Set(written.split(/[\s,;]+
 const kindsWords = computed(() =>
   rule.value.kinds.length === 0
     ? t('company.ofAllDocuments')
-    : new Intl.ListFormat('en').format(rule.value.kinds.map((kind) => kindFacts[kind].many)),
+    : listed(rule.value.kinds.map((kind) => kindWords(kind, 'many'))),
 )
 </script>
 

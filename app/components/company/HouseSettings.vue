@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import ApiTokens from './ApiTokens.vue'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
@@ -22,7 +23,7 @@ import { attempt } from '../../composables/api'
 import { useHouseSettings } from '../../composables/useHouseSettings'
 import { plural, shortTime } from '../../composables/format'
 import { pauseHouse, setRehearsal } from '../../calls/house'
-import { kindFacts, kindsOfEvents, type DocumentKind } from '../../../core/documents/kinds'
+import { kindsOfEvents, type DocumentKind } from '../../../core/documents/kinds'
 
 /** What holds for the whole house, written as sentences; pausing all, and rehearsal. */
 const session = useSession()
@@ -214,7 +215,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
       <p>
         {{ t('company.documentsHaveTheDateOf')
         }}<template v-for="kind in datedKinds" :key="kind"
-          >{{ kind === datedKinds[0] ? t('company.but') : ', ' }}{{ kindFacts[kind].many }}
+          >{{ kind === datedKinds[0] ? t('company.but') : ', ' }}{{ kindWords(kind, 'many') }}
           <WordPicker
             :label="t('common.date')"
             :words="dateWords(kind)"

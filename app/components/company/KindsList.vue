@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import Ask from '../frame/Ask.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -8,7 +9,7 @@ import { useActing } from '../../composables/useActing'
 import { agreeing, plural } from '../../composables/format'
 import { useLive } from '../../composables/useLive'
 import { fetchKinds, switchKind } from '../../calls/house'
-import { capital, kindFacts } from '../../../core/documents/kinds'
+import { capital } from '../../../core/documents/kinds'
 import type { KindView } from '../../contract'
 
 /** Which kinds of document the house uses. What rests on one is said before it is switched off. */
@@ -24,7 +25,7 @@ useLive(['house', 'line'], () => void load(), 500)
 
 const asked = shallowRef<KindView>()
 const { busy, wrong, acting } = useActing()
-const many = (view: KindView) => kindFacts[view.kind].many
+const many = (view: KindView) => kindWords(view.kind, 'many')
 async function write(view: KindView, on: boolean) {
   const done = await acting(async () => {
     await switchKind({ kind: view.kind, on })

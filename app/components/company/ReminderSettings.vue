@@ -7,7 +7,7 @@ import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
-import { plural, shortDay } from '../../composables/format'
+import { plural, shortDay, listed } from '../../composables/format'
 import { starterReminders, type ReminderLevel, type ReminderRule } from '../../../core/receivables/reminders'
 import type { HouseSettings } from '../../contract'
 
@@ -41,7 +41,7 @@ function dropLevel() {
 }
 /** What a level asks for beside the items. */
 const costOf = (one: ReminderLevel) =>
-  new Intl.ListFormat('en').format(
+  listed(
     [
       one.interest ? t('reminders.interest') : '',
       Number(one.fee) > 0 ? t('reminders.aFeeOf', { fee: one.fee }) : '',

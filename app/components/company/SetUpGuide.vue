@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { saidWords } from '../../words/said'
+import { saidWords } from '../../words/speech'
 import type { GuideStep } from '../../contract'
 
 /** What must stand before anything goes out, step by step, with what is still missing and the way there. */

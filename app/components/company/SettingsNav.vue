@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { partNames } from '../../composables/settings-parts'
 import { findEntries } from '../../help/entries'
 import { useSession } from '../../stores/session'
 import type { BrandView } from '../../contract'
@@ -77,7 +78,7 @@ onMounted(reveal)
       :aria-current="section === one"
       @click="emit('turn', one)"
     >
-      {{ one }}
+      {{ partNames[one] }}
     </button>
     <h2 v-if="!looked.trim()" class="soft">{{ t('company.brands') }}</h2>
     <template v-for="one in looked.trim() ? [] : brands" :key="one.id">
@@ -104,7 +105,7 @@ onMounted(reveal)
           :aria-current="section === part"
           @click="emit('turn', part)"
         >
-          {{ part }}
+          {{ partNames[part] }}
         </button>
       </template>
     </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import Boxes from './Boxes.vue'
 import CarrierList from './CarrierList.vue'
 import ServiceRules from './ServiceRules.vue'
@@ -8,7 +9,7 @@ import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useHouseSettings } from '../../composables/useHouseSettings'
-import { labelFormatNames, labelFormats, type LabelFormat } from '../../../core/shipping/label-formats'
+import { labelFormatNames, type LabelFormat } from '../../../core/shipping/label-formats'
 import { slipDetails, type SlipDetail } from '../../../core/shipping/slip'
 
 /** How goods leave: boxes, carriers, the service that goods go by, and what labels are printed on. */
@@ -16,7 +17,7 @@ const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const { settings, keep } = useHouseSettings()
 
-const formats = labelFormatNames.map((value) => ({ value, words: labelFormats[value].words }))
+const formats = labelFormatNames.map((value) => ({ value, words: said(`sheet/${value}`) }))
 const printing = computed(() => settings.value!.labelPrinting)
 const offsetWords = computed(() => {
   const { x, y } = printing.value.offset ?? { x: 0, y: 0 }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import TermsWord from './TermsWord.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { languageChoices, languageWords } from '../../composables/languages'
-import { termsWords } from '../../../core/documents/terms'
+import { toldTerms } from '../../../core/documents/terms'
 import { treatments } from '../../../core/documents/treatment'
 import type { CustomerView } from '../../contract'
 
@@ -90,7 +91,10 @@ const priceWords = computed(
             emit(
               'change',
               { terms: $event },
-              t('customers.namePaysEventFromThe', { name: customer.name, event: termsWords($event) }),
+              t('customers.namePaysEventFromThe', {
+                name: customer.name,
+                event: saidWords(toldTerms($event)),
+              }),
             )
           " /></template
     ></I18nT>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import DeliveryTable from './DeliveryTable.vue'
 import GroupDialog from './GroupDialog.vue'
 import WordsList from '../company/WordsList.vue'
@@ -14,7 +15,7 @@ import { attempt } from '../../composables/api'
 import { plural } from '../../composables/format'
 import { languageWords } from '../../composables/languages'
 import { changeDefaults, fetchDefaults } from '../../calls/customers'
-import { termsWords } from '../../../core/documents/terms'
+import { toldTerms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { suppliedRoles, type Preference } from '../../../core/preferences/recipients'
 
@@ -53,7 +54,7 @@ const givenBy = (group: Saved['groups'][number]) =>
   [
     group.language && languageWords[group.language],
     group.currency,
-    group.terms && termsWords(group.terms),
+    group.terms && saidWords(toldTerms(group.terms)),
     Object.keys(group.preferences).length > 0 && t('customers.deliveryOfItsOwn'),
   ]
     .filter(Boolean)

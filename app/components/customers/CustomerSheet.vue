@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import AddressDialog from './AddressDialog.vue'
 import ContactsDialog from './ContactsDialog.vue'
 import CustomerSentence from './CustomerSentence.vue'
@@ -16,10 +18,10 @@ import { money, shortDay } from '../../composables/format'
 import { needsWords, type Beneath } from './delivery'
 import { fetchCustomer, changeCustomer } from '../../calls/customers'
 import { countryName } from '../../../core/countries'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { type DocumentKind } from '../../../core/documents/kinds'
 import { needsTaxNumber } from '../../../core/documents/treatment'
 import type { AddressMail, Preference, Preferences } from '../../../core/preferences/recipients'
-import { preferenceWords } from '../../../core/preferences/recipients'
+import { toldPreference } from '../../../core/preferences/recipients'
 import type { CustomerView } from '../../contract'
 
 const CompareDialog = defineAsyncComponent(() => import('./CompareDialog.vue'))
@@ -91,8 +93,8 @@ function setPreference(kind: DocumentKind, preference: Preference) {
     { preferences },
     t('customers.nameKindsPreferenceWordsFromThe', {
       name: view.value!.name,
-      kinds: kindFacts[kind].many,
-      preferenceWords: preferenceWords(preference) || t('customers.asUsual'),
+      kinds: kindWords(kind, 'many'),
+      preferenceWords: saidWords(toldPreference(preference)) || t('customers.asUsual'),
     }),
   )
 }
@@ -109,7 +111,7 @@ const printed = (of: { name: string; attention?: string; lines: string[]; countr
 const mailWords = (mail: AddressMail) =>
   (['to', 'cc', 'bcc'] as const)
     .filter((part) => mail[part]?.length)
-    .map((part) => `${part === 'to' ? 'To' : part.toUpperCase()} ${mail[part]!.join(', ')}`)
+    .map((part) => `${t(`common.${part}`)} ${mail[part]!.join(', ')}`)
     .join('; ')
 const stateTone: Record<string, string> = {
   arrived: 'go',

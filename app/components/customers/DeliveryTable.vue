@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { type Told } from '../../../core/said/told'
+import { saidWords } from '../../words/speech'
+import { kindTitle, kindWords } from '../../composables/kinds'
 import PreferenceDialog from './PreferenceDialog.vue'
 import { beneathFor, channelWords, levelOf, toWords, type Beneath } from './delivery'
-import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { Preference, Preferences } from '../../../core/preferences/recipients'
 import { useSession } from '../../stores/session'
 import type { CustomerView } from '../../contract'
@@ -51,10 +54,11 @@ function variantWords(wish: Preference): string {
     byEmail(wish) && wish.form === 'odt' && company.editableFiles ? t('customers.andToBeEdited') : '',
   ].join('')
 }
-const problemWords = (kind: DocumentKind, problem: string) =>
-  problem === 'no postal address'
-    ? t('customers.withoutAPostalAddressKind', { kind: kindFacts[kind].one })
-    : t('customers.thereIsProblemAndNobody', { problem, kind: kindFacts[kind].one })
+const lacksAddress = (kind: DocumentKind) => wayOf(kind)?.problem?.says === 'way/no-postal-address'
+const problemWords = (kind: DocumentKind, problem: Told) =>
+  lacksAddress(kind)
+    ? t('customers.withoutAPostalAddressKind', { kind: kindWords(kind, 'one') })
+    : t('customers.thereIsProblemAndNobody', { problem: saidWords(problem), kind: kindWords(kind, 'one') })
 </script>
 
 <template>
@@ -70,7 +74,7 @@ const problemWords = (kind: DocumentKind, problem: string) =>
       <template v-for="kind in documentKinds" :key="kind">
         <tr :data-test="`wish-${kind}`">
           <td class="kind">
-            {{ capital(kindFacts[kind].many) }}
+            {{ kindTitle(kind, 'many') }}
             <span v-if="beneath.length" class="soft now">{{ levelOf(own[kind], level, beneath, kind) }}</span>
           </td>
           <td class="to">
@@ -102,7 +106,7 @@ const problemWords = (kind: DocumentKind, problem: string) =>
             <button
               type="button"
               class="word"
-              :aria-label="t('customers.changeHowKindsGo', { kinds: kindFacts[kind].many })"
+              :aria-label="t('customers.changeHowKindsGo', { kinds: kindWords(kind, 'many') })"
               :data-test="`change-${kind}`"
               @click="editing = kind"
             >
@@ -118,12 +122,8 @@ const problemWords = (kind: DocumentKind, problem: string) =>
                 v-if="may"
                 class="push"
                 height="28"
-                @click="wayOf(kind)!.problem === 'no postal address' ? emit('address') : emit('contacts')"
-                >{{
-                  wayOf(kind)!.problem === 'no postal address'
-                    ? t('customers.writeTheAddress')
-                    : t('customers.addAContact')
-                }}</VBtn
+                @click="lacksAddress(kind) ? emit('address') : emit('contacts')"
+                >{{ lacksAddress(kind) ? t('customers.writeTheAddress') : t('customers.addAContact') }}</VBtn
               >
             </p>
           </td>

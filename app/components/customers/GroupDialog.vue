@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import DeliveryTable from './DeliveryTable.vue'
@@ -13,10 +15,10 @@ import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { languageChoices } from '../../composables/languages'
 import { addGroup, changeGroup, dropGroup, fetchDefaults } from '../../calls/customers'
-import { termsWords, type Terms } from '../../../core/documents/terms'
+import { toldTerms, type Terms } from '../../../core/documents/terms'
 import { treatments } from '../../../core/documents/treatment'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { preferenceWords, type Preference, type Preferences } from '../../../core/preferences/recipients'
+import { type DocumentKind } from '../../../core/documents/kinds'
+import { toldPreference, type Preference, type Preferences } from '../../../core/preferences/recipients'
 
 /** A group of customers: what a new one is given, and how documents reach those that say nothing else. */
 type Group = Awaited<ReturnType<typeof fetchDefaults>>['groups'][number]
@@ -38,11 +40,11 @@ const none: Group = {
 const asCompany = 'company'
 /** A value of the form as a clerk reads it beside somebody else's. */
 function wordsOf(value: unknown, field: string): string {
-  if (field === 'terms') return value ? termsWords(value as Terms) : t('customers.asTheCompany')
+  if (field === 'terms') return value ? saidWords(toldTerms(value as Terms)) : t('customers.asTheCompany')
   if (field === 'prices') return prices.find((one) => one.value === value)!.words
   if (field === 'preferences')
     return Object.entries(value as Preferences)
-      .map(([kind, wish]) => `${kindFacts[kind as DocumentKind].many}: ${preferenceWords(wish)}`)
+      .map(([kind, wish]) => `${kindWords(kind as DocumentKind, 'many')}: ${saidWords(toldPreference(wish))}`)
       .join('\n')
   return value === asCompany ? t('customers.asTheCompany') : String(value)
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -13,7 +14,7 @@ import { variantChoices } from '../variants/words'
 import { changePreferences, bringPreferencesBack } from '../../calls/customers'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { languageChoices } from '../../composables/languages'
-import { channels, preferenceWords, type PreferenceChange } from '../../../core/preferences/recipients'
+import { channels, toldPreference, type PreferenceChange } from '../../../core/preferences/recipients'
 import type { CustomerRow, ManyPreferences } from '../../contract'
 
 /**
@@ -44,7 +45,7 @@ watch(open, (now) => {
 const left = (words: string) => ({ value: asItIs, words })
 const ways = [
   left(t('customers.theWayEachHasNow')),
-  ...channels.map((value) => ({ value, words: preferenceWords({ channel: value }) })),
+  ...channels.map((value) => ({ value, words: saidWords(toldPreference({ channel: value })) })),
   { value: 'usual', words: t('customers.asTheHouseUsuallyDoes') },
 ]
 const roles = [
@@ -144,7 +145,7 @@ async function set() {
         {{ t('customers.wassSkipped', { wass: plural(result.skipped.length, 'was') }) }}
       </p>
       <ul>
-        <li v-for="one in result.skipped" :key="one.id">{{ one.name }}: {{ one.reason }}</li>
+        <li v-for="one in result.skipped" :key="one.id">{{ one.name }}: {{ saidWords(one.reason) }}</li>
       </ul>
     </template>
     <template v-else>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
@@ -16,7 +18,7 @@ import {
   isAddress,
   type Channel,
   type Preference,
-  roleWords,
+  toldRole,
 } from '../../../core/preferences/recipients'
 
 /** Changes how one kind of document goes; whatever is left as it is beneath stays unsaid here, and follows it. */
@@ -59,7 +61,7 @@ const ways = [
 ]
 const whom = [
   left(toWords(props.beneath, props.kind)),
-  ...[...contactRoles, anyone].map((value) => ({ value, words: roleWords(value) })),
+  ...[...contactRoles, anyone].map((value) => ({ value, words: saidWords(toldRole(value)) })),
   { value: these, words: t('customers.addressesThatIWriteHere') },
 ]
 const gathers = [
@@ -133,7 +135,7 @@ function keep() {
 <template>
   <Ask
     :model-value="true"
-    :title="t('customers.howKindsGo', { kinds: kindFacts[kind].many })"
+    :title="t('customers.howKindsGo', { kinds: kindWords(kind, 'many') })"
     :go="t('common.save')"
     @update:model-value="emit('leave')"
     @go="keep"

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
-import { termsWords, type Terms } from '../../../core/documents/terms'
+import { toldTerms, type Terms } from '../../../core/documents/terms'
 
 /** When a customer pays, as a word that opens its parts; kept when the panel is left. */
 const props = defineProps<{ terms: Terms; disabled: boolean }>()
@@ -51,7 +52,12 @@ function keep(close: () => void) {
 </script>
 
 <template>
-  <WordPanel v-slot="{ close }" :label="t('customers.terms')" :words="termsWords(terms)" :disabled="disabled">
+  <WordPanel
+    v-slot="{ close }"
+    :label="t('customers.terms')"
+    :words="saidWords(toldTerms(terms))"
+    :disabled="disabled"
+  >
     <SelectField v-model="form.kind" :label="t('common.due')" :choices="kinds" data-test="terms-kind" />
     <FormField
       v-if="form.kind !== 'day of month'"
@@ -90,7 +96,7 @@ function keep(close: () => void) {
       data-test="mandate"
     />
     <VBtn height="30" class="go" variant="flat" data-test="keep-terms" @click="keep(close)">{{
-      t('customers.saveWritten', { written: termsWords(written) })
+      t('customers.saveWritten', { written: saidWords(toldTerms(written)) })
     }}</VBtn>
   </WordPanel>
 </template>

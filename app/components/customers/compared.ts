@@ -1,8 +1,10 @@
 import { t } from '../../words'
+import { kindTitle } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import { languageWords } from '../../composables/languages'
-import { capital, documentKinds, kindFacts } from '../../../core/documents/kinds'
-import { termsWords } from '../../../core/documents/terms'
-import { preferenceWords, roleWords } from '../../../core/preferences/recipients'
+import { capital, documentKinds } from '../../../core/documents/kinds'
+import { toldTerms } from '../../../core/documents/terms'
+import { toldPreference, toldRole } from '../../../core/preferences/recipients'
 import { needsWords } from './delivery'
 import type { CustomerView } from '../../contract'
 
@@ -22,8 +24,8 @@ const priceWords = (of: CustomerView) => {
 /** How a kind goes to a customer, whoever says so, and what stops it. */
 function wayWords(of: CustomerView, kind: (typeof documentKinds)[number]): string {
   const way = of.ways.find((one) => one.kind === kind)
-  const words = preferenceWords({ channel: 'email', ...of.wished[kind] })
-  return [words, way?.problem ? t('customers.butThereIs', { problem: way.problem }) : '']
+  const words = saidWords(toldPreference({ channel: 'email', ...of.wished[kind] }))
+  return [words, way?.problem ? t('customers.butThereIs', { problem: saidWords(way.problem) }) : '']
     .filter(Boolean)
     .join('; ')
 }
@@ -45,12 +47,12 @@ export function comparedRows(one: CustomerView, other: CustomerView): ComparedRo
     row(t('customers.group'), (of) => of.groupName),
     row(t('common.language'), (of) => languageWords[of.language]),
     row(t('common.currency'), (of) => of.currency),
-    row(t('common.due'), (of) => termsWords(of.terms)),
+    row(t('common.due'), (of) => saidWords(toldTerms(of.terms))),
     row(t('common.prices'), priceWords),
     row(t('customers.salesperson'), (of) => of.salesperson),
     row(t('customers.needs'), (of) => needsWords(of.needs)),
-    ...documentKinds.map((kind) => row(capital(kindFacts[kind].many), (of) => wayWords(of, kind))),
-    ...roles.map((role) => row(capital(roleWords(role)), (of) => peopleOf(of, role))),
+    ...documentKinds.map((kind) => row(kindTitle(kind, 'many'), (of) => wayWords(of, kind))),
+    ...roles.map((role) => row(capital(saidWords(toldRole(role))), (of) => peopleOf(of, role))),
     row(t('customers.linkCode'), (of) => (of.linkCode ? t('customers.thereIsACode') : '')),
   ]
 }

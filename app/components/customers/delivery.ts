@@ -1,7 +1,9 @@
+import { listed } from '../../composables/format'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Needs } from '../../../core/documents/needs'
-import { roleWords, type Preference, type Preferences } from '../../../core/preferences/recipients'
+import { toldRole, type Preference, type Preferences } from '../../../core/preferences/recipients'
 
 /** Wishes that hold where nothing more particular is said, the most general first. */
 export interface Beneath {
@@ -51,12 +53,10 @@ export const copiesWords = {
 
 /** "the billing contact", "accounts@ottermill.example". */
 export const toWords = (wish: Preference, kind: DocumentKind): string =>
-  wish.addresses?.length ? wish.addresses.join(', ') : roleWords(wish.to ?? kindFacts[kind].to)
+  wish.addresses?.length ? wish.addresses.join(', ') : saidWords(toldRole(wish.to ?? kindFacts[kind].to))
 
 export const listOf = (text: string): string[] => text.split(/[\s,;]+/).filter(Boolean)
 
 /** "“Your reference” and “Cost centre”": what an order has to say before it is invoiced; empty where nothing is. */
 export const needsWords = ({ reference, fields }: Needs): string =>
-  new Intl.ListFormat('en').format(
-    [...(reference ? [t('common.yourReference')] : []), ...fields].map((one) => `“${one}”`),
-  )
+  listed([...(reference ? [t('common.yourReference')] : []), ...fields].map((one) => `“${one}”`))

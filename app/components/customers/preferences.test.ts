@@ -1,3 +1,4 @@
+import { told } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
@@ -32,7 +33,7 @@ const view = (change: object = {}) =>
     version: 3,
     contacts: [{ name: 'Accounts', email: 'accounts@ottermill.example', role: 'billing' }],
     preferences: {},
-    ways: [{ kind: 'invoice', to: 'accounts@ottermill.example', problem: '' }],
+    ways: [{ kind: 'invoice', to: 'accounts@ottermill.example', problem: null }],
     ...change,
   }) as unknown as CustomerView // what a sentence does not say is left out
 type Page = ReturnType<typeof mount>
@@ -54,7 +55,9 @@ describe('how kinds of document go to a customer', () => {
         own: {},
         level: 'this customer',
         beneath: over as never,
-        ways: [{ kind: 'invoice', words: '', to: 'accounts@ottermill.example', problem: null }],
+        ways: [
+          { kind: 'invoice', wish: told('wish/email'), to: 'accounts@ottermill.example', problem: null },
+        ],
         may,
         ...change,
       },
@@ -97,7 +100,9 @@ describe('how kinds of document go to a customer', () => {
   })
 
   test('one that cannot be made says the remedy where it is missing', async () => {
-    const page = table({ ways: [{ kind: 'invoice', to: '', words: '', problem: 'no postal address' }] })
+    const page = table({
+      ways: [{ kind: 'invoice', to: '', wish: told('wish/email'), problem: told('way/no-postal-address') }],
+    })
     expect(page.get('[role="status"]').text()).toContain(
       'Without a postal address an invoice cannot be made.',
     )
@@ -106,7 +111,16 @@ describe('how kinds of document go to a customer', () => {
   })
 
   test('one that has nobody to go to asks for a contact', async () => {
-    const page = table({ ways: [{ kind: 'invoice', to: '', words: '', problem: 'no billing contact' }] })
+    const page = table({
+      ways: [
+        {
+          kind: 'invoice',
+          to: '',
+          wish: told('wish/email'),
+          problem: told('way/no-contact', { role: 'billing' }),
+        },
+      ],
+    })
     await page.get('[role="status"] button').trigger('click')
     expect([page.emitted('contacts')?.length, page.emitted('address')]).toEqual([1, undefined])
   })
@@ -219,7 +233,7 @@ describe('preferences of many customers', () => {
   test('name who was skipped and why, and stay open until that was read', async () => {
     calls.changePreferences.mockResolvedValue({
       set: 2,
-      skipped: [{ id: 3, name: 'Gorsefield Estate', reason: 'no postal address' }],
+      skipped: [{ id: 3, name: 'Gorsefield Estate', reason: told('way/no-postal-address') }],
       before: [{ id: 1 }],
     })
     const page = dialog()

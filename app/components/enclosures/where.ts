@@ -1,9 +1,9 @@
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import { refusalWords } from '../../words/refusals'
-import { longDay, plural } from '../../composables/format'
+import { longDay, plural, listed } from '../../composables/format'
 import { languageWords } from '../../composables/languages'
 import { useSession } from '../../stores/session'
-import { kindFacts } from '../../../core/documents/kinds'
 import type { EnclosureSource } from '../../../core/enclosures/enclosures'
 import { mostFileBytes, sizeWords } from '../../../core/enclosures/mail-size'
 import type { EnclosureView } from '../../contract'
@@ -14,7 +14,7 @@ export function withWhat(file: EnclosureView, group: string | undefined): string
   return [
     file.kinds.length === 0
       ? t('enclosures.allDocuments')
-      : new Intl.ListFormat('en').format(file.kinds.map((kind) => kindFacts[kind].many)),
+      : listed(file.kinds.map((kind) => kindWords(kind, 'many'))),
     brand && t('enclosures.ofBrand', { brand }),
     group && t('enclosures.toGroup', { group }),
     file.language && t('enclosures.inLanguage', { language: languageWords[file.language] }),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { kindTitle } from '../../composables/kinds'
 import CheckField from './CheckField.vue'
-import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 
 /** Kinds of document of which some are meant; none is all of them. Its words are the legend. */
 const kinds = defineModel<DocumentKind[]>({ required: true })
@@ -19,7 +20,7 @@ const toggle = (kind: DocumentKind) => {
       :key="kind"
       :model-value="kinds.includes(kind)"
       @update:model-value="toggle(kind)"
-      >{{ capital(kindFacts[kind].many) }}</CheckField
+      >{{ kindTitle(kind, 'many') }}</CheckField
     >
   </fieldset>
 </template>

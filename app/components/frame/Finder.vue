@@ -13,7 +13,7 @@ import { findEntries, type Entry } from '../../help/entries'
 /** Ctrl+K: finds documents, orders and customers, goes to places, and does things, by name. */
 interface Hit {
   key: string
-  what: string
+  what: Entry['what'] | 'Document' | 'Order' | 'Customer'
   words: string
   more: string
   to?: string
@@ -39,6 +39,16 @@ const asHit = (entry: Entry): Hit => ({
   more: '',
   ...(entry.what === 'Help' ? { act: () => emit('help', entry.key.slice(5)) } : { to: entry.to }),
 })
+const kindsOfHits: Record<Hit['what'], string> = {
+  Place: t('frame.place'),
+  Setting: t('frame.setting'),
+  Report: t('frame.report'),
+  Act: t('frame.act'),
+  Help: t('frame.help'),
+  Document: t('common.document'),
+  Order: t('common.order'),
+  Customer: t('common.customer'),
+}
 /** What is done here and now, at no place of its own. */
 const here = computed<Hit[]>(() => [
   {
@@ -73,21 +83,21 @@ async function search() {
   const found: Hit[] = [
     ...documents.rows.map((row) => ({
       key: `d${row.id}`,
-      what: 'Document',
+      what: 'Document' as const,
       words: row.number,
       more: `${row.customerName} · ${moneyWithSign(row.total, row.currency)}`,
       to: `/register?search=${encodeURIComponent(row.number)}&in=${row.id}`,
     })),
     ...orders.rows.map((row) => ({
       key: `o${row.id}`,
-      what: t('common.order'),
+      what: 'Order' as const,
       words: row.number,
       more: `${row.customerName} · ${row.status}`,
       to: `/orders/${row.id}`,
     })),
     ...customers.rows.map((row) => ({
       key: `c${row.id}`,
-      what: t('common.customer'),
+      what: 'Customer' as const,
       words: row.name,
       more: row.number,
       to: `/customers?search=${encodeURIComponent(row.number)}&in=${row.id}`,
@@ -158,7 +168,7 @@ function key(event: KeyboardEvent) {
           @mouseenter="at = index"
           @click="go(hit)"
         >
-          <span class="what">{{ hit.what }}</span><span
+          <span class="what">{{ kindsOfHits[hit.what] }}</span><span
             :class="{ mono: hit.what === 'Document' || hit.what === 'Order' }"
             >{{ hit.words }}</span
           ><span class="soft cut">{{ hit.more }}</span>

@@ -8,10 +8,10 @@ const props = defineProps<{ path: string; task?: string }>()
 const emit = defineEmits<{ leave: [] }>()
 const everything = ref(false)
 const here = computed(() => tasksOf(props.path))
-const shown = computed(() => (everything.value || here.value.length === 0 ? helpTasks : here.value))
+const shown = computed(() => (everything.value || here.value.length === 0 ? helpTasks() : here.value))
 const at = ref(props.task ?? here.value[0]?.id ?? 'keys')
 if (!shown.value.some((task) => task.id === at.value) && at.value !== 'keys') everything.value = true
-const shownTask = computed(() => helpTasks.find((one) => one.id === at.value))
+const shownTask = computed(() => helpTasks().find((one) => one.id === at.value))
 const steps = computed(() => shownTask.value?.steps.filter((step) => !step.startsWith('-')) ?? [])
 const remarks = computed(
   () => shownTask.value?.steps.filter((step) => step.startsWith('-')).map((step) => step.slice(2)) ?? [],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import DevicesDialog from '../people/DevicesDialog.vue'
 import PasswordDialog from '../people/PasswordDialog.vue'
 import SecondFactorDialog from '../people/SecondFactorDialog.vue'
@@ -34,7 +35,11 @@ const factor = ref(false)
         type="button"
         class="who"
         :aria-label="
-          t('frame.initialsUserSignedInAs', { initials, user: session.user!.name, role: session.user!.role })
+          t('frame.initialsUserSignedInAs', {
+            initials,
+            user: session.user!.name,
+            role: said(`worker/${session.user!.role}`),
+          })
         "
         v-bind="activator"
       >
@@ -44,7 +49,7 @@ const factor = ref(false)
     <VList>
       <div class="me">
         <strong>{{ session.user!.name }}</strong><br /><span class="soft"
-          >{{ session.user!.role }} · {{ session.user!.email }}</span
+          >{{ said(`worker/${session.user!.role}`) }} · {{ session.user!.email }}</span
         >
       </div>
       <VListItem

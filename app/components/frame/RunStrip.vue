@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { useRuns } from '../../stores/runs'
 import { useNow } from '../../composables/useNow'
 import { attempt } from '../../composables/api'
@@ -96,7 +97,7 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
         >
         <span v-for="row in problems(run).slice(0, 2)" :key="row.preparedId" class="problem detail">
           <span class="mono">{{ row.number || row.orderNumber }}</span> {{ row.customerName }}:
-          {{ row.reason || row.part }}
+          {{ saidWords(row.reason) || row.reply || partWords[row.part].words }}
         </span>
         <span v-if="problems(run).length > 2" class="soft detail">{{
           t('frame.andProblemsMoreInThe', { problems: problems(run).length - 2 })

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { saidWords } from '../../words/said'
+import { kindWords } from '../../composables/kinds'
+import { toldPause } from '../../../core/house/pauses'
+import { saidWords } from '../../words/speech'
 import { I18nT } from 'vue-i18n'
 import Ask from './Ask.vue'
 import { useSession } from '../../stores/session'
@@ -54,7 +56,7 @@ const end = () =>
             ><strong>{{ t('frame.everythingIsPaused') }}</strong></template
           ><template #pausedBy>{{ house.state.pausedBy }}</template
           ><template #pausedAt>{{ shortTime(house.state.pausedAt!) }}</template
-          ><template #pauseReason>{{ house.state.pauseReason }}</template></I18nT
+          ><template #pauseReason>{{ saidWords(toldPause(house.state.pauseReason)) }}</template></I18nT
         ></span
       >
       <button
@@ -113,7 +115,7 @@ const end = () =>
       </p>
       <ul>
         <li v-for="one in found?.series" :key="one.last">
-          {{ one.brand }}, {{ one.kind }}: <strong class="mono">{{ one.last }}</strong>
+          {{ one.brand }}, {{ kindWords(one.kind) }}: <strong class="mono">{{ one.last }}</strong>
           <span class="soft">{{ fullTime(one.issuedAt) }}</span>
         </li>
       </ul>

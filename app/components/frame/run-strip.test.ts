@@ -1,3 +1,4 @@
+import { told } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import RunStrip from './RunStrip.vue'
@@ -75,7 +76,8 @@ describe('a Send', () => {
       number: '',
       orderNumber: `SO-${id}`,
       customerName: 'Cowslip',
-      reason: 'It changed since you looked.',
+      reason: told('plan/changed'),
+      reply: '',
       part: '',
     })
     const page = await shown(run({ issued: 0, problems: [1, 2, 3, 4].map(problem) }))

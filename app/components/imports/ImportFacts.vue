@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { plural } from '../../composables/format'
 import type { ImportView } from '../../contract'
 
@@ -19,7 +20,7 @@ const stateWords: Record<ImportView['state'], string> = {
 </script>
 
 <template>
-  <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
+  <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ saidWords(file.reason) }}</p>
   <p v-else class="notice" role="status" data-test="import-facts">
     <span
       ><strong>{{ stateWords[file.state] }}</strong

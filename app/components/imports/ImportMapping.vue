@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import type { Mapping } from '../../../core/imports/mapping'
 import type { OwnFieldFacts } from '../../../core/fields/own-fields'
-import { fieldsOf } from '../../../core/imports/fields'
+import { fieldsOf, toldField } from '../../../core/imports/fields'
 import type { ImportView } from '../../contract'
 
 /** Which column each field of a file comes from, with a sample beside it, and how its numbers and days are written. */
@@ -49,13 +50,15 @@ function setFixed(key: string, value: string) {
   const { [key]: _, ...others } = mapping.value
   mapping.value = value.trim() ? { ...others, [key]: { fixed: value.trim() } } : others
 }
+const called = (field: (typeof fields.value)[number]) => saidWords(toldField(props.file.subject, field))
+const isFixed = (key: string) => 'fixed' in (mapping.value[key] ?? {})
 const wordsOf = (key: string) => {
   const mapped = mapping.value[key]
   return !mapped
-    ? 'nothing'
+    ? t('common.nothing')
     : 'fixed' in mapped
       ? t('imports.alwaysFixed', { fixed: mapped.fixed })
-      : (props.file.columns[mapped.column] ?? 'nothing')
+      : (props.file.columns[mapped.column] ?? t('common.nothing'))
 }
 const sampleOf = (key: string) => {
   const mapped = mapping.value[key]
@@ -122,11 +125,11 @@ const isColumn = (key: string) => {
     <tbody>
       <tr v-for="one in fields" :key="one.key">
         <td>
-          {{ one.words }}<span v-if="one.needed" class="need"> {{ t('imports.needed') }}</span>
+          {{ called(one) }}<span v-if="one.needed" class="need"> {{ t('imports.needed') }}</span>
         </td>
         <td>
           <WordPicker
-            :label="t('imports.columnOfWords', { words: one.words })"
+            :label="t('imports.columnOfWords', { words: called(one) })"
             :words="wordsOf(one.key)"
             :open-end="!mapping[one.key]"
             :choices="columnChoices"
@@ -136,15 +139,15 @@ const isColumn = (key: string) => {
           />
           <WordPanel
             v-if="!disabled"
-            :label="t('imports.oneValueForAllWords', { words: one.words })"
+            :label="t('imports.oneValueForAllWords', { words: called(one) })"
             :words="t('imports.orOneForAll')"
             open-end
             ><label
               ><I18nT keypath="imports.alwaysTakenField" scope="global"
                 ><template #takenField
                   ><TakenField
-                    :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
-                    :aria-label="t('imports.alwaysWords', { words: one.words })"
+                    :value="isFixed(one.key) ? sampleOf(one.key) : ''"
+                    :aria-label="t('imports.alwaysWords', { words: called(one) })"
                     @take="setFixed(one.key, $event)" /></template></I18nT></label
           ></WordPanel>
         </td>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { said, saidWords } from '../../words/speech'
 import RowList from '../list/RowList.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useList } from '../../composables/useList'
@@ -7,7 +8,7 @@ import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { fetchImportRows, mendImportRow } from '../../calls/imports'
 import { useSession } from '../../stores/session'
-import { fieldsOf } from '../../../core/imports/fields'
+import { fieldsOf, toldField } from '../../../core/imports/fields'
 import type { ImportView, RowState, RowView } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 
@@ -34,7 +35,7 @@ watch(list.rows, (rows) => {
 })
 // only for another row, or once it was checked: what is being typed outlives a list that is loaded anew
 watch(
-  [() => row.value?.id, () => row.value?.note],
+  [() => row.value?.id, () => row.value?.note?.words],
   () => {
     cells.value = [...(row.value?.cells ?? [])]
   },
@@ -55,7 +56,7 @@ async function mend() {
     useToasts().say(
       mended.state === 'right'
         ? t('imports.lineLineIsRightNow', { line })
-        : t('imports.lineLineNote', { line, note: mended.note }),
+        : t('imports.lineLineNote', { line, note: saidWords(mended.note) }),
       { wrong: mended.state !== 'right' },
     )
     await list.reload()
@@ -66,7 +67,7 @@ const choices = computed(() => [
   { value: '', words: t('imports.allRows') },
   ...(['wrong', 'right', 'written', 'unchanged'] as const).map((value) => ({
     value,
-    words: `${value}, ${props.file.counts[value] ?? 0}`,
+    words: `${said(`row-state/${value}`)}, ${props.file.counts[value] ?? 0}`,
   })),
 ])
 const tone: Record<RowState, string> = { right: 'go', wrong: 'stuck', written: '', unchanged: '' }
@@ -100,9 +101,9 @@ const canMend = computed(
     >
       <template #row="{ row: one }"
         ><span class="line mono soft">{{ one.line }}</span
-        ><span class="tag" :class="tone[one.state]">{{ one.state }}</span
-        ><span class="cut note" :title="one.note">{{
-          one.note || one.cells.slice(0, 6).join(' · ')
+        ><span class="tag" :class="tone[one.state]">{{ said(`row-state/${one.state}`) }}</span
+        ><span class="cut note" :title="saidWords(one.note)">{{
+          saidWords(one.note) || one.cells.slice(0, 6).join(' · ')
         }}</span></template
       >
       <template #empty
@@ -116,11 +117,11 @@ const canMend = computed(
   </div>
   <form v-if="row" class="mend" :aria-label="t('imports.theRowInHand')" @submit.prevent="mend">
     <p v-if="row.note" :class="{ wrong: row.state === 'wrong' }" role="status">
-      {{ t('imports.lineLineNote', { line: row.line, note: row.note }) }}
+      {{ t('imports.lineLineNote', { line: row.line, note: saidWords(row.note) }) }}
     </p>
     <div class="cells">
       <label v-for="one in columns" :key="one.key"
-        >{{ one.words }}
+        >{{ saidWords(toldField(file.subject, one)) }}
         <input v-model="cells[one.column]" :disabled="!canMend" :data-test="`cell-${one.key}`"
       /></label>
     </div>

@@ -1,3 +1,4 @@
+import { asWritten } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import ImportRows from './ImportRows.vue'
@@ -13,7 +14,7 @@ const row = (line: number, change: object = {}) => ({
   id: line,
   line,
   state: 'wrong',
-  note: 'It has no name.',
+  note: asWritten('It has no name.'),
   cells: [`1041${line}`, ''],
   ...change,
 })
@@ -46,7 +47,7 @@ async function shown(of = file(), may = true) {
 const rowsOf = (...rows: object[]) => ({ rows, after: null, matching: rows.length })
 beforeEach(() => {
   calls.fetchImportRows.mockReset().mockResolvedValue(rowsOf(row(2), row(3)))
-  calls.mendImportRow.mockReset().mockResolvedValue({ state: 'right', note: '' })
+  calls.mendImportRow.mockReset().mockResolvedValue({ state: 'right', note: null })
 })
 
 describe('rows of an import', () => {
@@ -70,7 +71,7 @@ describe('rows of an import', () => {
   })
 
   test('one that is still wrong says so', async () => {
-    calls.mendImportRow.mockResolvedValue({ state: 'wrong', note: 'The country is unknown.' })
+    calls.mendImportRow.mockResolvedValue({ state: 'wrong', note: asWritten('The country is unknown.') })
     const page = await shown()
     await page.get('[data-test="cell-name"]').setValue('Cowslip')
     await page.get('form').trigger('submit')
@@ -89,7 +90,7 @@ describe('rows of an import', () => {
   })
 
   test('that are written are only looked at, as by who only reads', async () => {
-    calls.fetchImportRows.mockResolvedValue(rowsOf(row(2, { state: 'written', note: '' })))
+    calls.fetchImportRows.mockResolvedValue(rowsOf(row(2, { state: 'written', note: null })))
     expect((await shown()).find('[data-test="mend-row"]').exists()).toBe(false)
     calls.fetchImportRows.mockResolvedValue(rowsOf(row(2)))
     expect((await shown(file(), false)).find('[data-test="mend-row"]').exists()).toBe(false)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import Ask from '../frame/Ask.vue'
 import { useRuns } from '../../stores/runs'
 import { attempt } from '../../composables/api'
@@ -62,7 +63,13 @@ async function go() {
 <template>
   <Ask
     v-model="open"
-    :title="t('line.wordsTheKindAlthoughThe', { words: words[act], kind: row.kind, stopped: row.stopped })"
+    :title="
+      t('line.wordsTheKindAlthoughThe', {
+        words: words[act],
+        kind: kindWords(row.kind),
+        stopped: row.stopped,
+      })
+    "
     :go="t('line.wordsItAllTheSame', { words: words[act] })"
     danger
     :busy="busy"
@@ -75,7 +82,7 @@ async function go() {
         ><template #customerName>{{ row.customerName }}</template
         ><template #stopped
           ><strong>{{ row.stopped }}</strong></template
-        ><template #kind>{{ row.kind }}</template
+        ><template #kind>{{ kindWords(row.kind) }}</template
         ><template #amount
           ><span class="mono">{{ amountOf(row) }}</span></template
         ><template #act>{{ act === 'let go' ? t('line.andWasTakenOutOf') : '' }}</template></I18nT

@@ -15,7 +15,8 @@ import { useMainKey } from '../../composables/useMainKey'
 import type { Stage } from '../../../core/dispatch/states'
 import { instantInZone } from '../../../core/documents/days'
 import type { LineRow } from '../../contract'
-import { noAddress, planSending } from '../../../core/dispatch/plan'
+import { planSending } from '../../../core/dispatch/plan'
+import { noAddress } from '../../../core/dispatch/send-to'
 
 /** What can be done with the picked rows of a stage, or with the row in hand when none is picked. */
 const props = defineProps<{

@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { howArrived } from '../../../core/dispatch/arrived'
+import { said, saidWords } from '../../words/speech'
 import { useNow } from '../../composables/useNow'
 import { amountOf, ago, fullTime, kindShort, shortTime } from '../../composables/format'
 import type { Stage } from '../../../core/dispatch/states'
-import { noAddress } from '../../../core/dispatch/plan'
+import { noAddress, toldSendTo } from '../../../core/dispatch/send-to'
 import type { LineRow } from '../../contract'
 
 const props = defineProps<{ row: LineRow; stage: Stage }>()
 const now = useNow()
 const goes = computed(() => {
   const { row, stage } = props
-  if (stage === 'stuck') return row.cause ?? ''
-  if (stage === 'arrived') return row.how ?? ''
-  return row.sendTo
+  if (stage === 'stuck') return row.cause ? said(`cause/${row.cause}`) : ''
+  if (stage === 'arrived') return saidWords(howArrived(row.how))
+  return saidWords(toldSendTo(row.sendTo))
 })
 const age = computed(() => {
   const { row, stage } = props
@@ -34,7 +36,7 @@ const age = computed(() => {
   <span
     class="to cut"
     :class="{ missing: row.sendTo === noAddress && stage !== 'arrived' }"
-    :title="row.sendTo"
+    :title="saidWords(toldSendTo(row.sendTo))"
   >
     <span v-if="row.stopped" class="tag stuck" data-test="stopped">{{
       t('line.orderStopped', { stopped: row.stopped })
@@ -47,7 +49,7 @@ const age = computed(() => {
     <span v-else-if="row.problem" class="tag stuck">{{
       row.keptBack ? t('line.couldNotGo') : t('line.cannotBeIssued')
     }}</span>
-    <span v-else-if="row.secondLook || row.asked" class="tag wait" :title="row.secondLook ?? ''">{{
+    <span v-else-if="row.secondLook || row.asked" class="tag wait" :title="saidWords(row.secondLook)">{{
       row.asked ? t('line.askedBy', { name: row.asked.name }) : t('line.secondPerson')
     }}</span>
     <span v-else-if="row.keptBack" class="tag stuck">{{ t('line.couldNotGo') }}</span>
@@ -59,7 +61,7 @@ const age = computed(() => {
       :title="row.reply"
       >{{ t('line.putOff') }}</span
     >
-    {{ stage === 'stuck' ? row.sendTo : goes }}
+    {{ stage === 'stuck' ? saidWords(toldSendTo(row.sendTo)) : goes }}
   </span>
   <span class="amount">{{ amountOf(row) }}</span>
   <span class="age soft" :title="fullTime(row.since)">{{ age }}</span>

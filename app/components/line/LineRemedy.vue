@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import ContactsDialog from '../customers/ContactsDialog.vue'
 import FormField from '../fields/FormField.vue'
@@ -30,7 +31,7 @@ watch([once, correct], () => {
 })
 
 const mends: StuckCause[] = ['refused', 'bounced', 'mailbox full', 'left']
-const canCorrect = computed(() => !!props.row.badAddress && mends.includes(props.row.causeKey!))
+const canCorrect = computed(() => !!props.row.badAddress && mends.includes(props.row.cause!))
 /** All that is stuck because of the same address; what is paid or old is not ticked. */
 const alike = shallowRef<StuckByAddress[]>([])
 const ticked = ref(new Set<number>())
@@ -75,7 +76,8 @@ const correctIt = () =>
 <template>
   <div class="notice stuck remedy" data-test="remedy">
     <span class="words"
-      ><strong>{{ row.number }}, {{ row.cause }}.</strong> {{ row.remedy }}
+      ><strong>{{ row.number }}, {{ said(`cause/${row.cause!}`) }}.</strong>
+      {{ said(`remedy/${row.cause!}`) }}
       <span v-if="row.reply" class="mono reply">{{ row.reply }}</span></span
     >
     <span v-if="session.may('clerk')" class="acts">
@@ -83,9 +85,9 @@ const correctIt = () =>
         t('line.correctTheAddress')
       }}</VBtn>
       <VBtn height="28" data-test="contacts" @click="contacts = true">{{
-        row.causeKey === 'no address' ? t('line.addAContact') : t('line.contacts')
+        row.cause === 'no address' ? t('line.addAContact') : t('line.contacts')
       }}</VBtn>
-      <VBtn v-if="row.causeKey !== 'not drawn'" height="28" data-test="once" @click="once = true">{{
+      <VBtn v-if="row.cause !== 'not drawn'" height="28" data-test="once" @click="once = true">{{
         t('line.toSomeoneElse')
       }}</VBtn>
     </span>

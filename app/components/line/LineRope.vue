@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import PegMark from '../frame/PegMark.vue'
 import { useNow } from '../../composables/useNow'
-import { shortTime } from '../../composables/format'
+import { shortTime, locale } from '../../composables/format'
 import type { Stage } from '../../../core/dispatch/states'
 import type { StageCount } from '../../contract'
 
@@ -22,17 +23,22 @@ const words: Record<Stage, string> = {
 const tabs = ref<HTMLButtonElement[]>([])
 
 function fact(one: StageCount): string {
-  const facts = one.facts.join(' · ')
+  const told = one.facts.map(saidWords)
+  const facts = told.join(' · ')
   switch (one.stage) {
     case 'to send':
-      return one.count === 0 ? t('line.nothingIsDue2') : one.facts.join(', ')
+      return one.count === 0 ? t('line.nothingIsDue2') : told.join(', ')
     case 'to check':
       return one.count === 0
         ? t('line.nothingToLookAt2')
         : // what needs somebody first: the end of a narrow one is cut
           [
             facts,
-            one.at ? t('line.factsSinceAt', { facts: facts ? '' : 'oldest ', at: shortTime(one.at) }) : '',
+            one.at
+              ? facts
+                ? t('line.sinceAt', { at: shortTime(one.at) })
+                : t('line.oldestSinceAt', { at: shortTime(one.at) })
+              : '',
           ]
             .filter(Boolean)
             .join(' · ')
@@ -108,7 +114,7 @@ function key(event: KeyboardEvent, index: number) {
       >
         <PegMark class="peg" />
         <span class="top"
-          ><span class="count mono">{{ one.count.toLocaleString('en-IE') }}</span>
+          ><span class="count mono">{{ one.count.toLocaleString(locale()) }}</span>
           <span class="name">{{ words[one.stage] }}</span></span
         >
         <span class="fact cut" :title="fact(one)">{{ fact(one) }}</span>

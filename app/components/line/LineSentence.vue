@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import AmountPicker from '../list/AmountPicker.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { brandChoices } from '../../composables/brands'
-import { documentKinds, kindFacts } from '../../../core/documents/kinds'
+import { documentKinds } from '../../../core/documents/kinds'
 import type { Stage } from '../../../core/dispatch/states'
 
 /** The filter above a stage, written as a sentence. */
@@ -15,7 +16,7 @@ const session = useSession()
 const choices = computed(() => brandChoices(session.house!.brands))
 const kinds = [
   { value: '', words: t('line.anyKind') },
-  ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
+  ...documentKinds.map((kind) => ({ value: kind, words: kindWords(kind, 'many') })),
 ]
 </script>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { said, saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import { useRuns } from '../../stores/runs'
@@ -109,17 +110,17 @@ async function send() {
       <p v-if="!postOnly && ways.length" data-test="send-ways">{{ ways.join(', ') }}.</p>
     </template>
     <section v-for="one in check.leftOut" :key="one.bar" class="left-out" :data-test="`left-out-${one.bar}`">
-      <strong>{{ t('line.leftOutCountWords', { count: one.count, words: one.words }) }}</strong>
+      <strong>{{ t('line.leftOutCountWords', { count: one.count, words: said(`bar/${one.bar}`) }) }}</strong>
       <ul>
         <li v-for="row in one.rows" :key="row.id">
           <span class="mono">{{ row.orderNumber || t('line.noOrder') }}</span> {{ row.customerName }}:
-          <span class="soft">{{ row.reason }}</span>
+          <span class="soft">{{ saidWords(row.reason) }}</span>
         </li>
         <li v-if="one.count > one.rows.length" class="soft">
           {{ t('line.andCountMore', { count: one.count - one.rows.length }) }}
         </li>
       </ul>
-      <p class="soft">{{ one.help }}</p>
+      <p class="soft">{{ saidWords(one.help) }}</p>
       <VBtn
         v-if="one.bar === 'second look' && check.toAsk.length > 0"
         height="28"

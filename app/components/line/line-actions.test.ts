@@ -1,3 +1,4 @@
+import { asWritten, told } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
@@ -109,7 +110,7 @@ describe('what can be done with rows of To check', () => {
   test('counts only what may go; where nothing may it says why not', () => {
     const chosen = [row(1), row(2, { changed: true }), row(3, { sendTo: 'No address' })]
     expect(actions('to check', { chosen }).words().at(-1)).toBe('Send 1: 1 by email')
-    const none = actions('to check', { chosen: [row(2, { problem: 'The logo is missing.' })] })
+    const none = actions('to check', { chosen: [row(2, { problem: asWritten('The logo is missing.') })] })
     expect(none.words().at(-1)).toBe('Why not sent…')
   })
 
@@ -217,9 +218,8 @@ describe('the question before a Send', () => {
     }) as unknown as SendCheck
   const noAddress = {
     bar: 'no address',
-    words: 'no email address',
     count: 1,
-    help: 'Add a contact.',
+    help: told('plan/no-address-help'),
     rows: [],
   }
   async function dialog(
@@ -269,7 +269,9 @@ describe('the question before a Send', () => {
   test('names what is left out and what helps, and asks anew when a person decides otherwise', async () => {
     calls.checkSend.mockResolvedValue(check({ leftOut: [noAddress] }))
     const page = await dialog()
-    expect(page.get('[data-test="left-out-no address"]').text()).toContain('Add a contact.')
+    expect(page.get('[data-test="left-out-no address"]').text()).toContain(
+      'Add a contact, or issue it without',
+    )
     page.findAllComponents({ name: 'CheckField' })[0]!.vm.$emit('update:modelValue', true)
     await flushPromises()
     expect(calls.checkSend).toHaveBeenLastCalledWith(expect.objectContaining({ withoutAddress: true }))
@@ -279,8 +281,7 @@ describe('the question before a Send', () => {
     const second = {
       ...noAddress,
       bar: 'second look',
-      words: 'for a second person',
-      help: 'Ask for one.',
+      help: told('plan/ask-help'),
     } as const
     const toAsk = [{ id: 1, revision: 4 }]
     calls.checkSend.mockResolvedValue(check({ documents: 0, leftOut: [second], toAsk }))
@@ -313,7 +314,7 @@ describe('the question before a Send', () => {
 describe('a row that needs a second person', () => {
   const asked = { id: 1, name: 'Bo', at: '2026-11-29T03:00:00Z' }
   const words = (change: object) =>
-    actions('to check', { row: row(1, { secondLook: 'over 5,000.00 EUR', ...change }) })
+    actions('to check', { row: row(1, { secondLook: asWritten('over 5,000.00 EUR'), ...change }) })
       .page.get('[data-test="send"]')
       .text()
 
@@ -328,8 +329,6 @@ describe('why an email is stuck, and what helps', () => {
   const stuck = (change: object = {}) =>
     row(1, {
       cause: 'bounced',
-      causeKey: 'bounced',
-      remedy: 'Correct the address.',
       reply: '550 5.1.1 No mailbox',
       badAddress: 'acounts@ottermill.example',
       ...change,
@@ -357,7 +356,7 @@ describe('why an email is stuck, and what helps', () => {
 
   test('is said with the mail server’s own words', async () => {
     const page = await remedy()
-    expect(page.text()).toContain('INV-1, bounced. Correct the address.')
+    expect(page.text()).toContain('INV-1, bounced. The mail came back. Correct the address')
     expect(page.text()).toContain('550 5.1.1 No mailbox')
   })
 
@@ -397,9 +396,9 @@ describe('why an email is stuck, and what helps', () => {
   })
 
   test('without an address asks for a contact; what could not be drawn goes to nobody else', async () => {
-    const without = await remedy(stuck({ causeKey: 'no address', badAddress: null }))
+    const without = await remedy(stuck({ cause: 'no address', badAddress: null }))
     expect(without.findAll('button').map((one) => one.text())).toEqual(['Add a contact…', 'To someone else…'])
-    const undrawn = await remedy(stuck({ causeKey: 'not drawn', badAddress: null }))
+    const undrawn = await remedy(stuck({ cause: 'not drawn', badAddress: null }))
     expect(undrawn.findAll('button').map((one) => one.text())).toEqual(['Contacts…'])
   })
 

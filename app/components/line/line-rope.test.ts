@@ -1,3 +1,4 @@
+import { told } from '../../../core/said/told'
 import { mount } from '@vue/test-utils'
 import { describe, expect, test } from 'vitest'
 import LineRope from './LineRope.vue'
@@ -8,9 +9,9 @@ const counts = (['to send', 'to check', 'waiting', 'on the way', 'arrived', 'stu
     stage,
     count: index % 2 ? 1200 : 0,
     at: null,
-    facts: index === 5 ? ['3 bounced'] : [],
+    facts: index === 5 ? [told('fact/stuck', { n: 3, cause: told('cause/bounced') })] : [],
   }),
-) as StageCount[]
+) satisfies StageCount[]
 const rope = () => mount(LineRope, { props: { counts, stage: 'waiting' }, attachTo: document.body })
 const tab = (line: ReturnType<typeof rope>, stage: string) => line.get(`[data-stage="${stage}"]`)
 
@@ -27,7 +28,7 @@ describe('the stages on the rope', () => {
     const one = {
       stage: 'to check',
       count: 29,
-      facts: ['17 could not go'],
+      facts: [told('fact/keptBack', { n: 17 })],
       at: new Date('2026-09-08T15:00:00Z'),
     }
     const line = mount(LineRope, { props: { counts: [one] as unknown as StageCount[], stage: 'to check' } })

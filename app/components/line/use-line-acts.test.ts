@@ -1,3 +1,4 @@
+import { type Told } from '../../../core/said/told'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { useToasts } from '../../stores/toasts'
@@ -11,8 +12,8 @@ const calls = vi.hoisted(() => ({
   putBack: vi.fn(async (ids: number[]) => ({ ids })),
   prepareDocuments: vi.fn(async ({ sourceIds }: { sourceIds: number[] }) => ({
     prepared: sourceIds.length,
-    already: [] as string[],
-    refused: [] as string[],
+    already: [] as Told[],
+    refused: [] as Told[],
   })),
   dropPrepared: vi.fn(async ({ ids }: { ids: number[] }) => ({ ids })),
   sendDocument: vi.fn(async () => {}),

@@ -1,4 +1,5 @@
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { plural, shortTime } from '../../composables/format'
@@ -42,7 +43,7 @@ export function useLineActs(done: () => void) {
       const result = await prepared.prepareDocuments({ kind, sourceIds })
       if (result.prepared > 0)
         said.push(t('line.countPreparedInToCheck', { count: countOf(result.prepared, kind) }))
-      said.push(...result.already, ...result.refused)
+      said.push(...[...result.already, ...result.refused].map(saidWords))
     }
     return said
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { saidWords } from '../../words/said'
+import { saidWords } from '../../words/speech'
 import type { Tried } from '../../contract'
 
 /** What a mail server said, step by step, and what to do about the one that failed. */

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { said } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import CheckField from '../fields/CheckField.vue'
@@ -12,8 +14,8 @@ import { attempt } from '../../composables/api'
 import { fetchMailAccounts } from '../../calls/mail-accounts'
 import { fetchRoutines } from '../../calls/routines'
 import { addSender, changeSender, dropSender, fetchSenders } from '../../calls/senders'
-import { answersTo, answersToWords } from '../../../core/dispatch/sender'
-import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { answersTo } from '../../../core/dispatch/sender'
+import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { BrandView, SenderView } from '../../contract'
 
 /** Whose emails another sender writes, who that is, where answers go and which account sends. */
@@ -71,14 +73,14 @@ onMounted(() =>
 const subjects = computed(() => [
   ...documentKinds.map((kind) => ({
     value: kind as string,
-    words: t('mail.allKinds', { kinds: kindFacts[kind].many }),
+    words: t('mail.allKinds', { kinds: kindWords(kind, 'many') }),
   })),
   ...routines.value.map(({ id, name }) => ({
     value: t('mail.routineId', { id }),
     words: t('mail.whatNameMakes', { name }),
   })),
 ])
-const answerChoices = answersTo.map((value) => ({ value, words: answersToWords[value] }))
+const answerChoices = answersTo.map((value) => ({ value, words: said(`answers/${value}`) }))
 const accountChoices = computed(() => [
   { value: ofBrand, words: t('mail.theBrands') },
   ...accounts.value.map(({ id, name }) => ({ value: String(id), words: name })),

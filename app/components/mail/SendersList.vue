@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { said, saidWords } from '../../words/speech'
 import RecordList from '../list/RecordList.vue'
 import SenderDialog from './SenderDialog.vue'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { fetchSenders } from '../../calls/senders'
-import { answersToWords, fromWords } from '../../../core/dispatch/sender'
-import { kindFacts } from '../../../core/documents/kinds'
+import { toldSender } from '../../../core/dispatch/sender'
 import type { BrandView, SenderView } from '../../contract'
 
 /** Who a brand's emails come from: the brand itself, and what comes from somebody else. */
@@ -25,10 +26,10 @@ const senders = computed(() => all.value?.filter((one) => one.brandId === props.
 const editing = shallowRef<SenderView | 'new'>()
 const ofWhat = ({ kind, routineName }: SenderView) =>
   kind
-    ? t('mail.allKinds2', { kinds: kindFacts[kind].many })
+    ? t('mail.allKinds2', { kinds: kindWords(kind, 'many') })
     : t('mail.whatRoutineNameMakes', { routineName })
 const answers = ({ answersTo, replyTo }: SenderView) =>
-  answersTo === 'brand' ? props.brand.replyTo : replyTo || answersToWords[answersTo]
+  answersTo === 'brand' ? props.brand.replyTo : replyTo || said(`answers/${answersTo}`)
 </script>
 
 <template>
@@ -54,7 +55,7 @@ const answers = ({ answersTo, replyTo }: SenderView) =>
         <strong>{{ ofWhat(sender) }}</strong>
         <span class="what"
           ><span class="cut">{{
-            t('mail.fromFromWords', { fromWords: fromWords(sender, brand.senderName) })
+            t('mail.fromFromWords', { fromWords: saidWords(toldSender(sender, brand.senderName)) })
           }}</span
           ><span class="soft cut">{{
             t('mail.answersGoToSenderSender2', {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { I18nT } from 'vue-i18n'
 import { longDay } from '../../composables/format'
 import type { Confirmed } from '../../contract'
@@ -34,10 +35,10 @@ const emit = defineEmits<{ revise: [] }>()
         </tr>
       </thead>
       <tbody>
-        <tr v-for="change in confirmed.changes" :key="change.what">
-          <th scope="row">{{ change.what }}</th>
-          <td>{{ change.before }}</td>
-          <td>{{ change.now }}</td>
+        <tr v-for="change in confirmed.changes" :key="change.what.words">
+          <th scope="row">{{ saidWords(change.what) }}</th>
+          <td>{{ saidWords(change.before) }}</td>
+          <td>{{ saidWords(change.now) }}</td>
         </tr>
       </tbody>
     </table>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindTitle, kindWords } from '../../composables/kinds'
 import KindTabs from '../paper/KindTabs.vue'
-import { capital, kindFacts, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { useSession } from '../../stores/session'
 import type { OrderView } from '../../contract'
 
@@ -36,7 +37,9 @@ const parts = computed(() =>
 const own = computed(() => props.papers.filter((paper) => paper.sourceId === props.orderId && !paper.voided))
 /** What a shipment has is prepared; a part's invoice is still being written. */
 const draftWords = (kind: DocumentKind) =>
-  kindFacts[kind].content === 'shipment' ? t('orders.kindToCheck', { kind }) : t('orders.kindDraft', { kind })
+  kindFacts[kind].content === 'shipment'
+    ? t('orders.kindToCheck', { kind: kindWords(kind) })
+    : t('orders.kindDraft', { kind: kindWords(kind) })
 const { kindsOff } = useSession().house!.company
 const tabs = computed(() =>
   orderKinds
@@ -68,7 +71,7 @@ const tabs = computed(() =>
       type="button"
       role="tab"
       :aria-selected="one.id === part"
-      :aria-label="`${capital(one.kind)} ${one.number ?? t('orders.paperDraft')}`"
+      :aria-label="`${kindTitle(one.kind)} ${one.number ?? t('orders.paperDraft')}`"
       @click="emit('part', one.id)"
     >
       <span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { saidWords } from '../../words/said'
+import { outcomeWords } from '../../composables/outcomes'
+import { asWords } from '../../composables/recipients'
+import { saidWords } from '../../words/speech'
 import { I18nT } from 'vue-i18n'
 import { attempt } from '../../composables/api'
 import { shortTime } from '../../composables/format'
@@ -34,24 +36,26 @@ watch([() => props.orderId, () => props.changed, open], () => open.value && void
         <strong>{{ saidWords(one.conclusion) }}</strong>
       </p>
       <ul>
-        <li v-for="seen in one.seen" :key="seen.words" :class="{ no: !seen.holds }">
-          <span class="answer">{{ seen.holds ? t('orders.yes') : t('orders.no') }}</span> {{ seen.words }}
-          <span class="soft">{{ t('orders.seenSeen', { seen: seen.seen }) }}</span>
+        <li v-for="seen in one.seen" :key="seen.asks.words" :class="{ no: !seen.holds }">
+          <span class="answer">{{ seen.holds ? t('orders.yes') : t('orders.no') }}</span>
+          {{ saidWords(seen.asks) }}
+          <span class="soft">{{ t('orders.seenSeen', { seen: saidWords(seen.seen) }) }}</span>
         </li>
         <li v-if="one.preference">
-          <span class="answer">{{ t('orders.deliveryPreference') }}</span> {{ one.preference }}
+          <span class="answer">{{ t('orders.deliveryPreference') }}</span> {{ saidWords(one.preference) }}
         </li>
         <li v-for="to in one.recipients" :key="to.address">
-          <span class="answer">{{ to.as }}</span> {{ to.address }} <span class="soft">· {{ to.source }}</span>
+          <span class="answer">{{ asWords(to.as) }}</span> {{ to.address }}
+          <span class="soft">· {{ saidWords(to.source) }}</span>
         </li>
         <li v-for="past in one.evaluations" :key="String(past.at)">
           <I18nT keypath="orders.atVersionVersionOutcomeSpan" scope="global"
             ><template #at
               ><span class="answer mono">{{ shortTime(past.at) }}</span></template
             ><template #version>{{ past.version }}</template
-            ><template #outcome>{{ past.outcome }}</template
+            ><template #outcome>{{ outcomeWords(past.outcome) }}</template
             ><template #span
-              ><span v-if="past.reason" class="soft"> · {{ past.reason }}</span></template
+              ><span v-if="past.reason" class="soft"> · {{ saidWords(past.reason) }}</span></template
             ></I18nT
           >
         </li>
@@ -76,6 +80,9 @@ section {
   margin: 10px 0;
 }
 h3 {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
   font-size: var(--body);
 }
 p {
@@ -95,6 +102,7 @@ li {
 .answer {
   display: inline-block;
   min-width: 52px;
+  margin-right: 4px;
   font-weight: 600;
 }
 </style>

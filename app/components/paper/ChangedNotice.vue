@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
 import { markSeen } from '../../calls/prepared'
@@ -28,8 +29,9 @@ const seen = () =>
       >
     </div>
     <ul>
-      <li v-for="change in changes.slice(0, 6)" :key="change.what">
-        <strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}
+      <li v-for="change in changes.slice(0, 6)" :key="change.what.words">
+        <strong>{{ saidWords(change.what) }}</strong>: <s>{{ saidWords(change.before) }}</s> →
+        {{ saidWords(change.now) }}
       </li>
     </ul>
     <p v-if="changes.length > 6" class="soft">

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { howArrived } from '../../../core/dispatch/arrived'
+import { said, saidWords } from '../../words/speech'
 import BookedOn from './BookedOn.vue'
 import DocumentActs from './DocumentActs.vue'
 import EmailLeaf from './EmailLeaf.vue'
@@ -13,7 +15,6 @@ import { houseToday, longDay, moneyWithSign, plural, shortTime } from '../../com
 import { orderOf } from '../../../core/documents/sources'
 import { writeWaitingEmail } from '../../calls/dispatches'
 import { fetchDocument } from '../../calls/documents'
-import { stuckWords } from '../../../core/dispatch/states'
 import { paymentState } from '../../../core/receivables/ageing'
 import type { DocumentView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
@@ -92,9 +93,9 @@ const stateWords = computed(() => {
   const one = dispatch.value
   if (!one) return view.value?.takenOver ? t('paper.sentByTheProgramBefore') : 'not sent'
   if (one.state === 'arrived')
-    return t('paper.arrivedSinceOne', { since: shortTime(one.since), one: one.how ?? '' })
+    return t('paper.arrivedSinceOne', { since: shortTime(one.since), one: saidWords(howArrived(one.how)) })
   if (one.state === 'on the way') return t('paper.onTheWaySinceSince', { since: shortTime(one.since) })
-  if (one.state === 'stuck') return t('paper.stuckOne', { one: one.cause ? stuckWords[one.cause].label : '' })
+  if (one.state === 'stuck') return t('paper.stuckOne', { one: one.cause ? said(`cause/${one.cause}`) : '' })
   if (one.state === 'closed') return 'closed'
   return one.channel === 'paper' ? t('paper.waitsForThePrinter') : 'waiting'
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import EmailEditor from '../emailtexts/EmailEditor.vue'
 import EmailFiles from '../enclosures/EmailFiles.vue'
 import FormField from '../fields/FormField.vue'
@@ -30,7 +31,7 @@ const leadsNowhere = computed(
 )
 const senders = [
   { value: '', words: t('paper.asUsual') },
-  ...props.words.senders.map(({ id, words }) => ({ value: String(id), words })),
+  ...props.words.senders.map(({ id, shown }) => ({ value: String(id), words: saidWords(shown) })),
 ]
 const ways = [
   { value: '', words: t('paper.asThisCustomerHasThem') },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { fullTime, plural } from '../../composables/format'
 import { whyWords } from '../enclosures/where'
 import { sizeWords } from '../../../core/enclosures/mail-size'
@@ -60,7 +61,7 @@ const words: Record<string, string> = {
         <span v-if="email.to.length === 0" class="tag stuck">{{ t('paper.nobodyTheCustomerHasNo') }}</span>
         <div v-for="to in email.to" :key="to.address">
           <span v-if="to.name">{{ to.name }} · </span>{{ to.address }}
-          <span class="soft">{{ `${to.source} ` }}</span>
+          <span class="soft">{{ `${saidWords(to.source)} ` }}</span>
           <span
             v-if="to.outcome"
             class="tag"
@@ -128,7 +129,7 @@ const words: Record<string, string> = {
         </dd></template
       >
     </dl>
-    <p v-if="email.problem" class="notice stuck" role="alert">{{ email.problem }}</p>
+    <p v-if="email.problem" class="notice stuck" role="alert">{{ saidWords(email.problem) }}</p>
     <iframe v-else :srcdoc="email.html" sandbox="" :title="t('paper.theEmailsText')" />
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { useSession } from '../../stores/session'
 import { fullTime, shortTime } from '../../composables/format'
 import type { HistoryEntry } from '../../contract'
@@ -31,7 +32,7 @@ const mailbox = (address: string) => `${session.house!.mailboxesUrl}/mailbox/${e
       <li v-for="(entry, index) in newestFirst" :key="index">
         <span class="when mono" :title="fullTime(entry.at)">{{ shortTime(entry.at) }}</span>
         <span
-          ><span>{{ entry.words }}</span
+          ><span>{{ saidWords(entry) }}</span
           ><br /><span class="soft by">{{ entry.actor }}</span></span
         >
       </li>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindTitle, kindWords } from '../../composables/kinds'
+import { type DocumentKind } from '../../../core/documents/kinds'
 
 /** A kind of document in a row of them: how its document stands, in words. */
 export interface KindTab {
@@ -30,7 +31,7 @@ const emit = defineEmits<{ pick: [kind: DocumentKind] }>()
       :data-kind="one.kind"
       @click="emit('pick', one.kind)"
     >
-      <strong>{{ short ? kindFacts[one.kind].short : capital(one.kind) }}</strong><span
+      <strong>{{ short ? kindWords(one.kind, 'short') : kindTitle(one.kind) }}</strong><span
         class="tag"
         :class="one.tone"
         >{{ one.words }}</span

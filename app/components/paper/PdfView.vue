@@ -58,7 +58,10 @@ async function draw() {
       canvas.height = viewport.height
       canvas.style.width = `${viewport.width / ratio}px`
       canvas.setAttribute('role', 'img')
-      canvas.setAttribute('aria-label', `${props.label}, page ${number} of ${document.numPages}`)
+      canvas.setAttribute(
+        'aria-label',
+        t('paper.pageOf', { label: props.label, number, pages: document.numPages }),
+      )
       await page.render({ canvas, viewport }).promise
       if (mine !== turn) return void document.loadingTask.destroy()
       drawn.push({ canvas, page: number })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { roleWords } from '../../../core/preferences/recipients'
+import { saidWords } from '../../words/speech'
+import { toldRole } from '../../../core/preferences/recipients'
 import type { PreparedView } from '../../contract'
 
 /** The customer's people as words to choose from. */
@@ -18,7 +19,7 @@ const emit = defineEmits<{ pick: [address: string] }>()
       :aria-pressed="chosen.includes(one.email)"
       @click="emit('pick', one.email)"
     >
-      {{ one.name || one.email }} <span class="soft">{{ roleWords(one.role) }}</span>
+      {{ one.name || one.email }} <span class="soft">{{ saidWords(toldRole(one.role)) }}</span>
     </button>
   </p>
 </template>

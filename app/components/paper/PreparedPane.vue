@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { asWords } from '../../composables/recipients'
+import { saidWords } from '../../words/speech'
+import { kindTitle, kindWords } from '../../composables/kinds'
 import AddressDialog from '../customers/AddressDialog.vue'
 import ContactsDialog from '../customers/ContactsDialog.vue'
 import CompleteOrder from '../orders/CompleteOrder.vue'
@@ -21,7 +24,7 @@ import { useToasts } from '../../stores/toasts'
 import { orderOf, screenOf } from '../../../core/documents/sources'
 import { fetchPrepared, sendPreparedToMe, writeEmail } from '../../calls/prepared'
 import { fetchCustomer } from '../../calls/customers'
-import { capital, kindFacts } from '../../../core/documents/kinds'
+import { kindFacts } from '../../../core/documents/kinds'
 import type { CustomerView, PreparedView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
 
@@ -105,7 +108,7 @@ const giveAddress = () =>
 <template>
   <LeafTabs v-model="leaf" :note="note" />
   <div v-if="view?.problem" class="notice stuck">
-    <span>{{ view.problem }}</span>
+    <span>{{ saidWords(view.problem) }}</span>
     <VBtn
       v-if="needsAddress && session.may('clerk')"
       class="push"
@@ -136,7 +139,7 @@ const giveAddress = () =>
       v-if="leaf === 'Document' && !(view.problem && !view.email && view.channel === 'email')"
       :url="url"
       :label="
-        capital(view.kind) +
+        kindTitle(view.kind) +
         (view.orderNumber ? t('paper.forOrderOrderNumber', { orderNumber: view.orderNumber }) : '')
       "
       @pages="pages = $event"
@@ -150,10 +153,13 @@ const giveAddress = () =>
     />
     <footer v-if="leaf === 'Document'" class="facts">
       <template v-if="view.email">
-        <span class="soft">{{ t('common.to') }}</span><span class="cut" :title="view.email.to[0]?.source"
+        <span class="soft">{{ t('common.to') }}</span><span
+          class="cut"
+          :title="saidWords(view.email.to[0]?.source)"
           >{{
-            view.email.to.map((to) => (to.as === 'To' ? to.address : `${to.as} ${to.address}`)).join(', ') ||
-            t('paper.nobodyYet')
+            view.email.to
+              .map((to) => (to.as === 'To' ? to.address : `${asWords(to.as)} ${to.address}`))
+              .join(', ') || t('paper.nobodyYet')
           }}
           <button
             v-if="session.may('clerk')"
@@ -199,7 +205,7 @@ const giveAddress = () =>
         ><span>{{
           view.channel === 'paper'
             ? t('paper.onPaperByPost')
-            : t('paper.nowhereTheCustomerWantsNo', { kinds: kindFacts[view.kind].many })
+            : t('paper.nowhereTheCustomerWantsNo', { kinds: kindWords(view.kind, 'many') })
         }}</span></template
       >
       <span class="soft">{{ t('paper.madeIn') }}</span><span class="subject"
@@ -240,7 +246,7 @@ const giveAddress = () =>
       :prepared-id="view.id"
       :addresses="view.email.to.filter((to) => to.as === 'To').map((to) => to.address)"
       :people="view.contacts"
-      :this-once="view.email.to[0]?.source === 'for this sending only'"
+      :this-once="view.email.to[0]?.source?.says === 'reached/this-sending'"
       :kept="kept"
       @contacts="contacts = true"
     />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useActing } from '../../composables/useActing'
@@ -24,7 +25,7 @@ const ask = (back: boolean) =>
 <template>
   <div class="notice wait second" data-test="second-look">
     <span class="words"
-      >{{ view.secondLook }}
+      >{{ saidWords(view.secondLook) }}
       <template v-if="view.asked">{{
         own
           ? t('paper.youAsked', { at: shortTime(view.asked.at) })

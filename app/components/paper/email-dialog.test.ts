@@ -1,3 +1,4 @@
+import { asWritten } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, expect, test, vi } from 'vitest'
 import type { EmailView, EmailWords } from '../../contract'
@@ -57,7 +58,7 @@ const view = (revision: number, subject = 'Invoice') =>
       own: false,
       supplied: { subject: bodyOf(subject), text: bodyOf('') },
       values: {},
-      senders: [{ id: 0, words: 'Tansy Hollow <accounts@tansyhollow.example>' }],
+      senders: [{ id: 0, shown: asWritten('Tansy Hollow <accounts@tansyhollow.example>') }],
       carriages: ['attached', 'link', 'both'],
     },
   }) as unknown as { email: EmailView; words: EmailWords; name: string; preparedId: number; revision: number }

@@ -1,3 +1,4 @@
+import { asWritten } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { expect, test, vi } from 'vitest'
@@ -22,7 +23,7 @@ function shown(change: Partial<PreparedView>) {
   const view = {
     id: 7,
     revision: 3,
-    secondLook: 'It is over 5,000.00 EUR.',
+    secondLook: asWritten('It is over 5,000.00 EUR.'),
     asked: null,
     ...change,
   } as PreparedView

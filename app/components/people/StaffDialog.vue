@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
@@ -31,9 +32,9 @@ const roles = [
 const pages = computed(() => [
   {
     value: '' as const,
-    words: t('people.byTheRoleStartPages', { startPages: startPages[startOfRole[form.role]] }),
+    words: t('people.byTheRoleStartPages', { startPages: said(`page/${startOfRole[form.role]}`) }),
   },
-  ...Object.entries(startPages).map(([value, words]) => ({ value: value as StaffView['startPage'], words })),
+  ...startPages.map((value) => ({ value, words: said(`page/${value}`) })),
 ])
 const brands = computed(() => session.house!.brands)
 const toggle = (id: number, on: boolean) => {

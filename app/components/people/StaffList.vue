@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import RecordList from '../list/RecordList.vue'
 import StaffDialog from './StaffDialog.vue'
@@ -60,7 +61,9 @@ const leave = () =>
           ><strong>{{ person.name }}</strong
           ><span class="soft">{{ person.email }}</span></span
         >
-        <span :class="{ soft: person.state === 'left' }">{{ person.role }}, {{ brandsOf(person) }}</span>
+        <span :class="{ soft: person.state === 'left' }"
+          >{{ said(`worker/${person.role}`) }}, {{ brandsOf(person) }}</span
+        >
         <span v-if="person.state === 'left'" class="tag">{{
           t('people.leftLeftAt', { leftAt: shortTime(person.leftAt!) })
         }}</span>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { brandChoices } from '../../composables/brands'
 import { timeChoices } from '../../composables/times'
-import { documentKinds, kindFacts } from '../../../core/documents/kinds'
+import { documentKinds } from '../../../core/documents/kinds'
 
 /** Which documents the Register shows, as a sentence. */
 interface Filters {
@@ -30,7 +31,7 @@ const states = [
 const ofBrands = computed(() => brandChoices(session.house!.brands))
 const kinds = [
   { value: '', words: t('register.documents') },
-  ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
+  ...documentKinds.map((kind) => ({ value: kind, words: kindWords(kind, 'many') })),
 ]
 const { times, timeWords } = timeChoices()
 </script>

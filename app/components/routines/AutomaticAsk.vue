@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
-import { eventWords, type RoutineSentence } from '../../../core/routines/sentence'
+import { toldEvent, type RoutineSentence } from '../../../core/routines/sentence'
 
 /** Asks before a routine may go on without a person. */
 const open = defineModel<boolean>({ required: true })
@@ -20,11 +22,11 @@ const emit = defineEmits<{ go: [] }>()
     <p>
       {{
         t('routines.fromNowOnWhenSentence', {
-          sentence: eventWords(sentence),
+          sentence: saidWords(toldEvent(sentence)),
           sentence2:
             sentence.on === 'posted'
               ? t('routines.thatDocumentGoes')
-              : t('routines.itsIssueIsIssuedAnd', { issue: sentence.issue }),
+              : t('routines.itsIssueIsIssuedAnd', { issue: kindWords(sentence.issue) }),
         })
       }}
     </p>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { said } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import DateField from '../fields/DateField.vue'
 import { useSession } from '../../stores/session'
@@ -8,8 +10,8 @@ import { daysAgo, houseToday, money, shortTime } from '../../composables/format'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { fetchMissed, catchUp } from '../../calls/routines'
-import { countOf, kindFacts, receiptKind } from '../../../core/documents/kinds'
-import { eventOf, goodsMoments, isOfGoods } from '../../../core/routines/sentence'
+import { countOf, receiptKind } from '../../../core/documents/kinds'
+import { eventOf, isOfGoods } from '../../../core/routines/sentence'
 import type { Missed, RoutineView } from '../../contract'
 import { addAmounts } from '../../composables/amounts'
 
@@ -26,7 +28,7 @@ const looked = ref(false)
 const ofWhat = computed(() => {
   const { sentence } = props.routine
   const event = eventOf(sentence)
-  if (isOfGoods(event)) return t('routines.goodsThatHadTheirMoment', { what: goodsMoments[event].words })
+  if (isOfGoods(event)) return t('routines.goodsThatHadTheirMoment', { what: said(`event/${event}`) })
   if (event === 'time') return t('routines.accountsOfTheLastTurn')
   if (event === 'payment')
     return t('routines.routineOfTheseDays', {
@@ -87,7 +89,7 @@ async function go() {
 <template>
   <Ask
     v-model="open"
-    :title="t('routines.catchUpOnKinds', { kinds: kindFacts[routine.sentence.issue].many })"
+    :title="t('routines.catchUpOnKinds', { kinds: kindWords(routine.sentence.issue, 'many') })"
     :go="t('routines.prepareCount', { count: countOf(chosen.length, routine.sentence.issue) })"
     :busy="busy"
     :disabled="chosen.length === 0 || !session.may('clerk')"
@@ -114,7 +116,7 @@ async function go() {
     </form>
     <div class="found">
       <p v-if="looked && missed.length === 0" class="soft">
-        {{ t('routines.nothingOfTheseDaysLacks', { issue: routine.sentence.issue }) }}
+        {{ t('routines.nothingOfTheseDaysLacks', { issue: kindWords(routine.sentence.issue) }) }}
       </p>
       <label v-for="one in missed" :key="one.id" class="order">
         <VCheckboxBtn :model-value="!left.has(one.id)" @update:model-value="toggle(one.id)" />

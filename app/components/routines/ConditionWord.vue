@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import FormField from '../fields/FormField.vue'
 import ManyList from '../list/ManyList.vue'
 import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import {
   choiceSubjects,
-  conditionWords,
+  toldCondition,
   isFilled,
   type ChoiceSubject,
   type Condition,
@@ -33,7 +34,7 @@ const words = computed(() => {
       : one.about === 'late'
         ? t('routines.itIsLateForOver')
         : t('routines.itsAboutIs', { about: one.about })
-  return conditionWords(one, nameIn(props.choices))
+  return saidWords(toldCondition(one, nameIn(props.choices)))
 })
 const listed = computed(() =>
   choiceSubjects.some((one) => one === condition.value.about)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import WordPanel from '../list/WordPanel.vue'
-import { whenWords, type RoutineSentence, type SendingHours } from '../../../core/routines/sentence'
+import { toldWhen, type RoutineSentence, type SendingHours } from '../../../core/routines/sentence'
 
 /** When what a routine makes may leave: after some minutes, within certain hours. */
 const props = defineProps<{ value: RoutineSentence; disabled: boolean }>()
@@ -16,7 +17,7 @@ const setHours = (change: Partial<SendingHours> | null) =>
 </script>
 
 <template>
-  <WordPanel :label="t('routines.whenItGoes')" :words="whenWords(value)" :disabled="disabled">
+  <WordPanel :label="t('routines.whenItGoes')" :words="saidWords(toldWhen(value))" :disabled="disabled">
     <div class="row">
       <I18nT keypath="routines.afterMinutesItMinutes" scope="global"
         ><template #minutesIt

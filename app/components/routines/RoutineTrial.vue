@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
-import { saidWords } from '../../words/said'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import { watchDebounced } from '@vueuse/core'
 import { useNewest } from '../../composables/useNewest'
 import WordPicker from '../list/WordPicker.vue'
 import { agreeing, money, moneyWithSign, plural, shortDay } from '../../composables/format'
 import { tryRoutine } from '../../calls/routines'
-import { kindFacts } from '../../../core/documents/kinds'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import type { Trial } from '../../contract'
 
@@ -42,11 +42,15 @@ const dayChoices = [30, 90].map((value) => ({
   words: t('routines.valueDays', { value }),
 }))
 const kind = computed(() =>
-  trial.value?.papers === 1 ? props.sentence.issue : kindFacts[props.sentence.issue].many,
+  trial.value?.papers === 1 ? kindWords(props.sentence.issue) : kindWords(props.sentence.issue, 'many'),
 )
 const words = (reasons: Trial['stuck']['reasons']) =>
   reasons.map((one) => (one.count > 1 ? `${one.count} ${saidWords(one)}` : saidWords(one))).join(' · ')
-const outcomes = { clean: 'goes', person: t('routines.waitsForAPerson'), stuck: 'stuck' }
+const outcomes = {
+  clean: t('routines.goes'),
+  person: t('routines.waitsForAPerson'),
+  stuck: t('routines.sticks'),
+}
 /** Where the record behind a row is seen; a payment has no page of its own. */
 const placeOf = (one: Trial['orders'][number]) =>
   ({
@@ -82,7 +86,7 @@ const placeOf = (one: Trial['orders'][number]) =>
           ><template #kind>{{ kind }}</template
           ><template #customers
             ><strong>{{ trial.customers }}</strong></template
-          ><template #trial>{{ trial.customers === 1 ? 'customer' : 'customers' }}</template
+          ><template #trial>{{ agreeing(trial.customers, 'customer') }}</template
           ><template #br><br /></template
           ><template #amount
             ><span v-for="one in trial.sums" :key="one.currency" class="mono each">{{

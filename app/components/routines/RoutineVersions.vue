@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { fullTime } from '../../composables/format'
-import { sentenceWords } from '../../../core/routines/sentence'
+import { toldSentence } from '../../../core/routines/sentence'
 import type { RoutineChoices, RoutineVersion } from '../../contract'
 import { nameIn } from '../../composables/routineWords'
 import { trustWords } from '../../composables/trust'
@@ -23,7 +24,7 @@ const name = computed(() => nameIn(props.choices))
       <span
         v-if="index === 0 || JSON.stringify(one.sentence) !== JSON.stringify(versions[index - 1]!.sentence)"
         class="words"
-        >{{ sentenceWords(one.sentence, name) }}</span
+        >{{ saidWords(toldSentence(one.sentence, name)) }}</span
       >
       <button
         v-if="may && index > 0 && JSON.stringify(one.sentence) !== JSON.stringify(versions[0]!.sentence)"

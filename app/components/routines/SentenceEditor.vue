@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { said, saidWords } from '../../words/speech'
 import ConditionWord from './ConditionWord.vue'
 import GoesWord from './GoesWord.vue'
 import TakenField from '../fields/TakenField.vue'
@@ -8,12 +10,11 @@ import TimeWord from './TimeWord.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { namedOnly } from '../../../core/preferences/recipients'
-import { kindFacts } from '../../../core/documents/kinds'
-import { relativePeriods, relativePeriodWords } from '../../../core/receivables/relative-period'
+import { relativePeriods } from '../../../core/receivables/relative-period'
 import { type Condition } from '../../../core/routines/conditions'
 import {
   eventOf,
-  eventWords,
+  toldEvent,
   isOfPeriod,
   kindsOn,
   packsFirst,
@@ -45,9 +46,9 @@ const eventValue = computed(() => choiceOfEvent(sentence.value))
 function setEvent(value: string) {
   sentence.value = withEvent(sentence.value, value)
 }
-const periodChoices = relativePeriods.map((value) => ({ value, words: relativePeriodWords[value] }))
+const periodChoices = relativePeriods.map((value) => ({ value, words: said(`period/${value}`) }))
 const kindChoices = computed(() =>
-  kindsOn[event.value].map((kind) => ({ value: kind, words: kindFacts[kind].one })),
+  kindsOn[event.value].map((kind) => ({ value: kind, words: kindWords(kind, 'one') })),
 )
 const roleChoices = computed(() => [
   ...props.choices.roles.map((value) => ({ value, words: t('common.theValueContact', { value }) })),
@@ -95,8 +96,8 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
         event === 'order status'
           ? t('routines.anOrderBecomes2')
           : event === 'time'
-            ? t('routines.itIsTimeFor', { kinds: kindFacts[sentence.issue].many })
-            : eventWords(sentence)
+            ? t('routines.itIsTimeFor', { kinds: kindWords(sentence.issue, 'many') })
+            : saidWords(toldEvent(sentence))
       "
       :choices="eventChoices"
       :value="eventValue"
@@ -145,7 +146,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
       v-else-if="event === 'payment'"
       ><I18nT keypath="routines.issueKindInTheCustomerS" scope="global"
         ><template #kind
-          ><strong>{{ kindFacts[sentence.issue].one }}</strong></template
+          ><strong>{{ kindWords(sentence.issue, 'one') }}</strong></template
         ><template #theCustomerS
           ><span class="given" :title="t('routines.foundAtTheCustomerThen')">{{
             t('routines.theCustomersLanguage')
@@ -155,12 +156,12 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
     ><template v-else-if="event === 'time'"
       ><I18nT keypath="routines.issueKindToEachAccount" scope="global"
         ><template #kind
-          ><strong>{{ kindFacts[sentence.issue].one }}</strong></template
+          ><strong>{{ kindWords(sentence.issue, 'one') }}</strong></template
         ><template #period
           ><WordPicker
             v-if="isOfPeriod(sentence)"
             :label="t('routines.ofWhatTime')"
-            :words="relativePeriodWords[sentence.period ?? 'open items']"
+            :words="said(`period/${sentence.period ?? 'open items'}`)"
             :choices="periodChoices"
             :value="sentence.period ?? 'open items'"
             :disabled="disabled"
@@ -176,7 +177,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
         ><template #whatTo
           ><WordPicker
             :label="t('routines.whatToIssue')"
-            :words="kindFacts[sentence.issue].many"
+            :words="kindWords(sentence.issue, 'many')"
             :choices="kindChoices"
             :value="sentence.issue"
             :disabled="disabled"
@@ -193,7 +194,7 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
         ><template #whatTo
           ><WordPicker
             :label="t('routines.whatToIssue')"
-            :words="kindFacts[sentence.issue].one"
+            :words="kindWords(sentence.issue, 'one')"
             :choices="kindChoices"
             :value="sentence.issue"
             :disabled="disabled"

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { said, saidWords } from '../../words/speech'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
-import { timeWords, turns, weekdays, type TimePattern, type Turn } from '../../../core/routines/time'
+import { toldTime, turns, weekdays, type TimePattern, type Turn } from '../../../core/routines/time'
 
 /** When a routine of the clock has its turn. */
 const props = defineProps<{ value: TimePattern; disabled: boolean }>()
@@ -19,7 +20,7 @@ const turnWords: Record<Turn, string> = {
   'last working day': t('routines.lastWorkingDay'),
 }
 const turnChoices = turns.map((value) => ({ value, words: turnWords[value] }))
-const dayChoices = weekdays.map((words, at) => ({ value: String(at + 1), words }))
+const dayChoices = weekdays.map((day) => ({ value: String(day), words: said(`weekday/${day}`) }))
 const dates = Array.from({ length: 31 }, (_, at) => String(at + 1))
 const set = (change: Partial<TimePattern>) => emit('set', { ...props.value, ...change })
 function setTurn(each: Turn) {
@@ -29,7 +30,7 @@ function setTurn(each: Turn) {
 </script>
 
 <template>
-  <WordPanel :label="t('routines.whenItHasItsTurn')" :words="timeWords(value)" :disabled="disabled">
+  <WordPanel :label="t('routines.whenItHasItsTurn')" :words="saidWords(toldTime(value))" :disabled="disabled">
     <SelectField
       :model-value="value.each"
       :choices="turnChoices"

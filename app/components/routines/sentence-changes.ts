@@ -1,11 +1,12 @@
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { said, saidWords } from '../../words/speech'
 import { kindFacts } from '../../../core/documents/kinds'
 import { namedOnly } from '../../../core/preferences/recipients'
 import {
   canBeAsked,
   eventOf,
-  eventWords,
-  goodsMoments,
+  toldEvent,
   isOfGoods,
   kindsOn,
   routineEvents,
@@ -22,13 +23,13 @@ const choosesKind = (on: RoutineEvent) => on === 'order status' || isOfGoods(on)
 /** What it can wait for: an order's status, goods, or what is posted or recorded, with the kind it is about. */
 export const eventChoices: { value: string; words: string }[] = routineEvents.flatMap((on) =>
   choosesKind(on)
-    ? [{ value: on, words: isOfGoods(on) ? goodsMoments[on].words : t('routines.anOrderBecomes') }]
+    ? [{ value: on, words: isOfGoods(on) ? said(`event/${on}`) : t('routines.anOrderBecomes') }]
     : kindsOn[on].map((issue) => ({
         value: `${on} ${issue}`,
         words:
           on === 'time'
-            ? t('routines.itIsTimeFor', { kinds: kindFacts[issue].many })
-            : eventWords({ on, issue, statuses: [] }),
+            ? t('routines.itIsTimeFor', { kinds: kindWords(issue, 'many') })
+            : saidWords(toldEvent({ on, issue, statuses: [] })),
       })),
 )
 

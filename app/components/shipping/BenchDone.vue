@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindTitle, kindWords } from '../../composables/kinds'
 import LabelTrouble from './LabelTrouble.vue'
 import { labelState } from './label-words'
 import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { plural } from '../../composables/format'
 import { fetchShipment } from '../../calls/shipments'
-import { capital } from '../../../core/documents/kinds'
 import type { ShipmentView } from '../../contract'
 
 /** What came of the order that was packed last: its shipment, and each document as soon as it has its number. */
@@ -40,15 +40,15 @@ const papers = computed(() => (shipment.value?.papers ?? []).filter(({ state }) 
     </p>
     <p v-for="paper in papers" :key="paper.id">
       <template v-if="paper.documentId">
-        {{ t('shipping.benchDocument', { kind: capital(paper.kind), number: paper.number! }) }}
+        {{ t('shipping.benchDocument', { kind: kindTitle(paper.kind), number: paper.number! }) }}
         <a :href="`/api/documents/${paper.documentId}/pdf`" target="_blank" data-test="bench-print">{{
           t('shipping.openToPrint')
         }}</a>
       </template>
       <template v-else-if="done.refused.length">{{
-        t('shipping.benchWaits', { kind: paper.kind, why: done.refused[0]! })
+        t('shipping.benchWaits', { kind: kindWords(paper.kind), why: done.refused[0]! })
       }}</template>
-      <template v-else>{{ t('shipping.benchIsMade', { kind: paper.kind }) }}</template>
+      <template v-else>{{ t('shipping.benchIsMade', { kind: kindWords(paper.kind) }) }}</template>
     </p>
   </section>
 </template>

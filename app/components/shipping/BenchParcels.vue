@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { quantity } from '../../composables/format'
 import { t } from '../../words'
-import { formatQuantity } from '../../../core/money/format'
 import type { Bench } from '../../../core/shipping/bench'
 import type { ShipmentPlan } from '../../contract'
 
@@ -13,10 +13,10 @@ defineProps<{ parcels: Bench['parcels']; lines: ShipmentPlan['lines'] }>()
     <li v-for="(parcel, place) in parcels" :key="place" :data-test="`parcel-${place + 1}`">
       <strong>{{ t('shipping.parcelOf', { n: place + 1, of: parcels.length }) }}</strong>
       <span v-if="parcel.weight" class="mono push">{{
-        t('shipping.kilograms', { weight: formatQuantity(parcel.weight, 'en') })
+        t('shipping.kilograms', { weight: quantity(parcel.weight) })
       }}</span>
       <p v-for="part in parcel.contents" :key="part.position">
-        <span class="mono">{{ formatQuantity(part.quantity, 'en') }}</span>
+        <span class="mono">{{ quantity(part.quantity) }}</span>
         {{ lines.find((line) => line.position === part.position)?.description }}
       </p>
     </li>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { said, saidWords } from '../../words/speech'
 import Ask from '../frame/Ask.vue'
 import LabelTrouble from './LabelTrouble.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -10,7 +11,7 @@ import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { moneyWithSign, plural } from '../../composables/format'
 import { fetchOffers, giveLabelsBack, makeLabels } from '../../calls/labels'
-import { costOf, failureFacts, isCharged, standingLabelStates } from '../../../core/shipping/labels'
+import { costOf, isCharged, standingLabelStates } from '../../../core/shipping/labels'
 import type { LabelView, ShipmentOffers } from '../../contract'
 
 /** What labels are made for: a shipment that is packed, or a return that is expected. */
@@ -64,12 +65,12 @@ const choices = computed(() =>
           carrier,
           price: moneyWithSign(price, currency),
         })
-      : t('shipping.offerMisfit', { service: name, why: failureFacts[misfit!].words }),
+      : t('shipping.offerMisfit', { service: name, why: said(`failure/${misfit!}`) }),
   })),
 )
 const chosen = computed(() => {
   const named = found.value?.offers.find(({ name }) => name === service.value)
-  if (named) return { name: named.name, price: named.price, currency: named.currency, source: '' }
+  if (named) return { name: named.name, price: named.price, currency: named.currency, source: null }
   const own = found.value?.chosen
   if (!own || own.carrierId === null) return undefined
   const offer = found.value!.offers.find(
@@ -98,7 +99,7 @@ async function make() {
     toasts.say(
       asked > 0
         ? t('shipping.labelsAreBought', { labels: plural(asked, 'label') })
-        : t('shipping.noLabelIsBought', { why: failureFacts[refused[0]!.failure].words }),
+        : t('shipping.noLabelIsBought', { why: said(`failure/${refused[0]!.failure}`) }),
     )
     emit('done')
   })
@@ -155,7 +156,7 @@ async function giveBack(label: LabelView) {
                 :value="chosen?.name ?? null"
                 data-test="label-service"
                 @pick="service = $event" /></template></I18nT
-          ><span v-if="chosen?.source" class="soft source">{{ chosen.source }}</span>
+          ><span v-if="chosen?.source" class="soft source">{{ saidWords(chosen.source) }}</span>
         </span>
         <VBtn
           class="push"

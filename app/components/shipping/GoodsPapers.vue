@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import DespiteDialog from '../line/DespiteDialog.vue'
 import DocumentPane from '../paper/DocumentPane.vue'
 import HistoryLeaf from '../paper/HistoryLeaf.vue'
@@ -94,7 +96,7 @@ async function prepare() {
   const made = kind.value!
   await attempt(async () => {
     const { already } = await prepareDocuments({ kind: made, sourceIds: [props.goods.id] })
-    toasts.say(already[0] ?? t('orders.theKindIsPreparedAnd', { kind: made }))
+    toasts.say(saidWords(already[0]) || t('orders.theKindIsPreparedAnd', { kind: kindWords(made) }))
     chosen.value = made
     emit('done')
   })
@@ -126,7 +128,7 @@ function send() {
   </template>
   <template v-else>
     <p v-if="kind" class="empty">
-      <strong>{{ t('shipping.noneYet', { kind }) }}</strong>{{
+      <strong>{{ t('shipping.noneYet', { kind: kindWords(kind) }) }}</strong>{{
         kind === 'shipping label'
           ? t('shipping.labelsAreMadeFirst')
           : mayPrepare

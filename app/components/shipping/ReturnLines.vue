@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { quantity } from '../../composables/format'
 import { t } from '../../words'
 import { Decimal } from '../../../core/money/decimal'
-import { formatQuantity } from '../../../core/money/format'
 import type { LineReturned } from '../../contract'
 
 /** How much of a line comes back, and why. */
@@ -49,8 +49,8 @@ function next(event: KeyboardEvent) {
         <td class="wide">
           {{ line.description }} <span v-if="line.detail" class="soft small">{{ line.detail }}</span>
         </td>
-        <td class="right mono">{{ formatQuantity(line.shipped, 'en') }} {{ line.unit }}</td>
-        <td class="right mono">{{ line.returned === '0' ? '' : formatQuantity(line.returned, 'en') }}</td>
+        <td class="right mono">{{ quantity(line.shipped) }} {{ line.unit }}</td>
+        <td class="right mono">{{ line.returned === '0' ? '' : quantity(line.returned) }}</td>
         <td class="right">
           <input
             v-if="mayReturn(line)"

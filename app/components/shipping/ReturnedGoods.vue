@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { quantity } from '../../composables/format'
 import { t } from '../../words'
 import { Decimal } from '../../../core/money/decimal'
-import { formatQuantity } from '../../../core/money/format'
 import type { ReturnView } from '../../contract'
 
 /** The lines of a return: what is expected and why, and what came; written in while it is taken in. */
@@ -48,7 +48,7 @@ watch(
           {{ line.description }} <span v-if="line.detail" class="soft small">{{ line.detail }}</span>
         </td>
         <td class="reason">{{ line.reason }}</td>
-        <td class="right mono">{{ formatQuantity(line.quantity, 'en') }} {{ line.unit }}</td>
+        <td class="right mono">{{ quantity(line.quantity) }} {{ line.unit }}</td>
         <td v-if="taking" class="right">
           <input
             class="mono right"
@@ -62,7 +62,7 @@ watch(
             @keydown.enter.exact.prevent="next"
           />
         </td>
-        <td v-else-if="isBack" class="right mono">{{ formatQuantity(line.cameBack ?? '0', 'en') }}</td>
+        <td v-else-if="isBack" class="right mono">{{ quantity(line.cameBack ?? '0') }}</td>
       </tr>
     </tbody>
   </table>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { quantity } from '../../composables/format'
 import { t } from '../../words'
 import { Decimal } from '../../../core/money/decimal'
-import { formatQuantity } from '../../../core/money/format'
 import type { LineToShip } from '../../contract'
 
 /**
@@ -49,16 +49,16 @@ function next(row: number) {
               line.detail,
               line.each === null
                 ? t('shipping.weightUnknown')
-                : t('shipping.eachWeighs', { weight: formatQuantity(line.each, 'en') }),
+                : t('shipping.eachWeighs', { weight: quantity(line.each) }),
             ]
               .filter(Boolean)
               .join(' · ')
           }}</span>
         </td>
         <td class="mono soft keep">{{ line.place }}</td>
-        <td class="right mono">{{ formatQuantity(line.ordered, 'en') }} {{ line.unit }}</td>
-        <td class="right mono">{{ formatQuantity(line.shipped, 'en') }}</td>
-        <td class="right mono">{{ formatQuantity(line.left, 'en') }}</td>
+        <td class="right mono">{{ quantity(line.ordered) }} {{ line.unit }}</td>
+        <td class="right mono">{{ quantity(line.shipped) }}</td>
+        <td class="right mono">{{ quantity(line.left) }}</td>
         <td class="right">
           <input
             v-if="isLeft(line)"

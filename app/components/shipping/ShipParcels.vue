@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { quantity } from '../../composables/format'
 import { t } from '../../words'
 import MoveContent from './MoveContent.vue'
 import WordPicker from '../list/WordPicker.vue'
-import { formatQuantity } from '../../../core/money/format'
 import {
   isTooHeavy,
   joinParcels,
@@ -103,7 +103,7 @@ const numbersOf = (place: number) => ({ n: place + 1, of: parcels.value.length }
       <ul>
         <li v-for="content in parcel.contents" :key="content.position" class="content">
           <span class="mono count"
-            >{{ formatQuantity(content.quantity, 'en') }} {{ lineAt(content.position)?.unit }}</span
+            >{{ quantity(content.quantity) }} {{ lineAt(content.position)?.unit }}</span
           >
           <span class="cut">{{ lineAt(content.position)?.description }}</span>
           <MoveContent

@@ -1,5 +1,5 @@
+import { quantity } from '../../composables/format'
 import { t } from '../../words'
-import { formatQuantity } from '../../../core/money/format'
 import { Decimal } from '../../../core/money/decimal'
 import type { BenchAnswer, BenchLine } from '../../../core/shipping/bench'
 
@@ -9,8 +9,6 @@ export interface BenchSaid {
   wrong: boolean
 }
 
-const shown = (quantity: string) => formatQuantity(quantity, 'en')
-
 export function benchWords(answer: BenchAnswer, lines: readonly BenchLine[]): BenchSaid {
   const nameAt = (position: number) => lines.find((line) => line.position === position)?.description ?? ''
   const right = (words: string) => ({ words, wrong: false })
@@ -18,25 +16,29 @@ export function benchWords(answer: BenchAnswer, lines: readonly BenchLine[]): Be
   switch (answer.said) {
     case 'added':
     case 'set': {
-      const values = { item: nameAt(answer.position), packed: shown(answer.packed), left: shown(answer.left) }
+      const values = {
+        item: nameAt(answer.position),
+        packed: quantity(answer.packed),
+        left: quantity(answer.left),
+      }
       return right(
         new Decimal(answer.left).isZero() ? t('shipping.saidAllOf', values) : t('shipping.saidAdded', values),
       )
     }
     case 'taken out':
       return right(
-        t('shipping.saidTakenOut', { item: nameAt(answer.position), packed: shown(answer.packed) }),
+        t('shipping.saidTakenOut', { item: nameAt(answer.position), packed: quantity(answer.packed) }),
       )
     case 'new parcel':
       return right(t('shipping.saidNewParcel', { parcel: answer.parcel }))
     case 'weighed':
-      return right(t('shipping.saidWeighed', { weight: shown(answer.weight) }))
+      return right(t('shipping.saidWeighed', { weight: quantity(answer.weight) }))
     case 'not in the order':
       return wrong(t('shipping.saidNotInOrder', { code: answer.code }))
     case 'all packed':
       return wrong(t('shipping.saidAllPacked', { item: nameAt(answer.position) }))
     case 'too many':
-      return wrong(t('shipping.saidTooMany', { item: nameAt(answer.position), left: shown(answer.left) }))
+      return wrong(t('shipping.saidTooMany', { item: nameAt(answer.position), left: quantity(answer.left) }))
     case 'nothing to count':
       return wrong(t('shipping.saidNothingToCount'))
     case 'parcel is empty':

@@ -1,3 +1,4 @@
+import { told } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import GoodsLabels from './GoodsLabels.vue'
@@ -25,7 +26,7 @@ const offer = (name: string, price: string | null, change: object = {}) => ({
 const economy = offer('Economy', '4.95', { isCheapest: true })
 const nextDay = offer('Next day', '7.85')
 const abroad = offer('Abroad', null)
-const byPrice = { carrierId: 1, code: 'Economy', name: 'Economy', source: 'the cheapest that takes it' }
+const byPrice = { carrierId: 1, code: 'Economy', name: 'Economy', source: told('chosen/cheapest') }
 
 const label = (parcel: number, change: Partial<LabelView> = {}) =>
   ({
@@ -113,7 +114,7 @@ describe('labels that are not bought yet', () => {
   })
 
   test('are needed by none where it goes otherwise', async () => {
-    const van = { carrierId: null, name: 'Our own van', source: 'as the shipment says' }
+    const van = { carrierId: null, name: 'Our own van', source: told('chosen/shipment') }
     calls.fetchOffers.mockResolvedValue({ offers: [economy], chosen: van })
     const page = await shown([])
     expect(page.text()).toContain('It goes by “Our own van”')

@@ -1,3 +1,4 @@
+import { told, asWritten } from '../../../core/said/told'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import DespiteDialog from '../line/DespiteDialog.vue'
@@ -80,7 +81,7 @@ describe('documents of goods', () => {
   })
 
   test('say what came of it in the words of the server', async () => {
-    calls.prepareDocuments.mockResolvedValue({ already: ['Nothing was made: it goes by itself.'] })
+    calls.prepareDocuments.mockResolvedValue({ already: [asWritten('Nothing was made: it goes by itself.')] })
     const page = shown([])
     await page.get('[data-test="prepare-paper"]').trigger('click')
     await flushPromises()
@@ -104,7 +105,7 @@ describe('documents of goods', () => {
     const page = shown([paper('packing slip')])
     await page.get('[data-test="send-paper"]').trigger('click')
     expect(page.getComponent(SendDialog).props('papers')).toEqual([{ id: 4, revision: 2 }])
-    const wrong = shown([paper('packing slip', { problem: 'It has no address.' })])
+    const wrong = shown([paper('packing slip', { problem: told('problem/shipment-undone') })])
     expect(wrong.get('[data-test="send-paper"]').attributes('disabled')).toBeDefined()
   })
 

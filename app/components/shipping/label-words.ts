@@ -1,7 +1,6 @@
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import { shortTime } from '../../composables/format'
-import { failureFacts } from '../../../core/shipping/labels'
-import { wayWords } from '../../../core/shipping/tracking'
 import type { LabelView } from '../../contract'
 
 /** How a label stands, in a word or two, and its colour. */
@@ -33,7 +32,7 @@ export function labelState({
     case 'made':
       // with it goods come back, and the customer has not sent them yet
       if (isReturn && way === 'announced') return { words: t('shipping.notSentYet'), tone: '' }
-      return { words: wayWords[way ?? 'announced'], tone: toneOf[way ?? 'announced'] }
+      return { words: said(`parcel/${way ?? 'announced'}`), tone: toneOf[way ?? 'announced'] }
   }
 }
 
@@ -50,7 +49,8 @@ type Troubled = Pick<LabelView, 'state' | 'failure' | 'reply' | 'nextTryAt'> & {
 
 /** Why a label is not there and what helps; '' where all is well. */
 export function labelTrouble({ state, failure, nextTryAt, tries }: Troubled): string {
-  if (state === 'refused' && failure) return `${failureFacts[failure].words} ${failureFacts[failure].remedy}`
+  if (state === 'refused' && failure)
+    return `${said(`failure/${failure}`)} ${said(`label-remedy/${failure}`)}`
   if (state === 'unclear') return t('shipping.unclearMeans')
   if (state === 'asked' && tries) return t('shipping.askedAgainAt', { time: shortTime(nextTryAt) })
   return ''

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import RecordList from '../list/RecordList.vue'
 import StandingTextDialog from './StandingTextDialog.vue'
 import { placeWords, audienceWords } from './words'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
-import { longDay } from '../../composables/format'
+import { longDay, listed } from '../../composables/format'
 import { fetchStandingTexts } from '../../calls/standing-texts'
-import { kindFacts } from '../../../core/documents/kinds'
 import type { StandingTextView } from '../../contract'
 
 /** Texts of the house that stand on documents: what, on which, where and from when to when. */
@@ -27,7 +27,7 @@ const onWhat = (text: StandingTextView) =>
   [
     text.kinds.length === 0
       ? t('texts.allDocuments')
-      : new Intl.ListFormat('en').format(text.kinds.map((kind) => kindFacts[kind].many)),
+      : listed(text.kinds.map((kind) => kindWords(kind, 'many'))),
     text.brandId === null
       ? ''
       : t('texts.ofBrandOf', { brandOf: brandOf(text.brandId) ?? t('texts.anotherBrand') }),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import BankAsk from '../../components/accounts/BankAsk.vue'
 import BankFileFacts from '../../components/accounts/BankFileFacts.vue'
@@ -20,7 +21,7 @@ import { usePicks } from '../../composables/usePicks'
 import { useLive } from '../../composables/useLive'
 import { money, plural, shortDay, shortTime } from '../../composables/format'
 import { useMainKey } from '../../composables/useMainKey'
-import { movementStates, movementWords } from '../../../core/receivables/movement-states'
+import { movementStates } from '../../../core/receivables/movement-states'
 import type { BankFileView, EntryView } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
@@ -147,7 +148,7 @@ const states = computed(() => [
     value: '',
     words: t('bank.allFile', { file: file.value ? file.value.entries - file.value.known : '' }),
   },
-  ...movementStates.map((value) => ({ value, words: `${movementWords[value]}, ${count(value)}` })),
+  ...movementStates.map((value) => ({ value, words: `${said(`movement/${value}`)}, ${count(value)}` })),
 ])
 const tone: Record<EntryView['state'], string> = {
   sure: 'go',
@@ -222,7 +223,7 @@ const columns: ListColumn[] = [
             }}</span
             ><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
             <span class="state"
-              ><span class="tag" :class="tone[one.state]">{{ movementWords[one.state] }}</span></span
+              ><span class="tag" :class="tone[one.state]">{{ said(`movement/${one.state}`) }}</span></span
             ><span class="total amount">{{ money(one.amount, one.currency) }}</span>
           </template>
           <template #empty

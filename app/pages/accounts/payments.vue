@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { said } from '../../words/speech'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import AccountSheet from '../../components/accounts/AccountSheet.vue'
 import ListPane from '../../components/list/ListPane.vue'
@@ -93,8 +94,8 @@ const columns: ListColumn[] = [
               one.reverses
                 ? t('common.takenBack')
                 : one.direction === 'out'
-                  ? t('accounts.refundMethod', { method: one.method })
-                  : one.method
+                  ? t('accounts.refundMethod', { method: said(`method/${one.method}`) })
+                  : said(`method/${one.method}`)
             }}</span>
             <span class="settles cut mono soft"
               >{{ one.settles.map((line) => line.number).join(', ')

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
+import { kindWords } from '../../composables/kinds'
 import CustomerDialog from '../../components/customers/CustomerDialog.vue'
 import CustomerSheet from '../../components/customers/CustomerSheet.vue'
 import ListPane from '../../components/list/ListPane.vue'
@@ -169,9 +171,10 @@ useMainKey(() => {
               class="way cut"
               :title="way.to"
             >
-              <span v-if="way.problem" class="tag stuck">{{ way.problem }}</span><template v-else>{{
-                way.words
-              }}</template>
+              <span v-if="way.problem" class="tag stuck">{{ saidWords(way.problem) }}</span><template
+                v-else
+                >{{ saidWords(way.wish) }}</template
+              >
             </span>
           </template>
           <template #empty
@@ -229,7 +232,7 @@ useMainKey(() => {
     <ManyPreferences
       v-model="setting"
       :customers="picks.chosen.value"
-      :kinds="documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many }))"
+      :kinds="documentKinds.map((kind) => ({ value: kind, words: kindWords(kind, 'many') }))"
       @done="picks.clear()"
     />
   </div>

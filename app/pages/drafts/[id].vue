@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { kindTitle, kindWords } from '../../composables/kinds'
 import DocumentPane from '../../components/paper/DocumentPane.vue'
 import DraftForm from '../../components/drafts/DraftForm.vue'
 import DraftSend, { type SendAnswer } from '../../components/drafts/DraftSend.vue'
@@ -12,7 +13,6 @@ import { useLive } from '../../composables/useLive'
 import { useRuns } from '../../stores/runs'
 import { useForm } from '../../composables/useForm'
 import { useMainKey } from '../../composables/useMainKey'
-import { capital } from '../../../core/documents/kinds'
 import { newLine, writtenLines } from '../../components/orders/order-form'
 import type { DraftLine } from '../../../core/documents/draft'
 import type { DraftView } from '../../contract'
@@ -113,10 +113,10 @@ useMainKey(() => void keep())
       <NuxtLink to="/register">{{ t('drafts.toTheRegister') }}</NuxtLink>
     </div>
     <div v-else-if="draft && form.facts" class="split">
-      <section class="left" :aria-label="t('drafts.draftKind', { kind: draft.kind })">
+      <section class="left" :aria-label="t('drafts.draftKind', { kind: kindWords(draft.kind) })">
         <div class="bar">
           <h1 class="title">
-            {{ isOpen ? t('drafts.kindADraft', { kind: capital(draft.kind) }) : capital(draft.kind) }}
+            {{ isOpen ? t('drafts.kindADraft', { kind: kindTitle(draft.kind) }) : kindTitle(draft.kind) }}
           </h1>
           <strong class="cut">{{ draft.customerName }}</strong>
           <NuxtLink v-if="draft.orderId" class="mono push" :to="`/orders/${draft.orderId}`">{{

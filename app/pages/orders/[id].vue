@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { saidWords } from '../../words/speech'
 import DespiteDialog from '../../components/line/DespiteDialog.vue'
 import DocumentPane from '../../components/paper/DocumentPane.vue'
 import HistoryLeaf from '../../components/paper/HistoryLeaf.vue'
@@ -119,7 +121,7 @@ async function prepare(kind: DocumentKind) {
   }
   await attempt(async () => {
     const result = await api.post('/api/prepared/prepare', { body: { kind, sourceIds: [id.value] } })
-    toasts.say(result.already[0] ?? t('orders.theKindIsPreparedAnd', { kind }))
+    toasts.say(saidWords(result.already[0]) || t('orders.theKindIsPreparedAnd', { kind: kindWords(kind) }))
     chosenKind.value = kind
     await load()
   })
@@ -253,7 +255,9 @@ const statuses = computed(() =>
         <template v-else>
           <p class="empty">
             <strong>{{ t('orders.noKindInHandYet', { kindInHand }) }}</strong>{{
-              canMake(kindInHand) ? t('orders.prepareItByHandAnd') : (prepareRefusal(kindInHand, order) ?? '')
+              canMake(kindInHand)
+                ? t('orders.prepareItByHandAnd')
+                : saidWords(prepareRefusal(kindInHand, order))
             }}
           </p>
           <HistoryLeaf :history="order.history" />

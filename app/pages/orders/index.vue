@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
 import AmountPicker from '../../components/list/AmountPicker.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import SavedFilters from '../../components/list/SavedFilters.vue'
@@ -63,7 +64,10 @@ const list = useList<OrderRow, OrderPage>((place) =>
 const isFiltered = computed(() => narrowing.some((name) => filters.value[name]))
 const withouts = [
   { value: '', words: t('orders.withOrWithoutDocuments') },
-  ...orderKinds.map((kind) => ({ value: kind as string, words: t('orders.withoutKind', { kind }) })),
+  ...orderKinds.map((kind) => ({
+    value: kind as string,
+    words: t('orders.withoutKind', { kind: kindWords(kind) }),
+  })),
   { value: 'in part', words: t('orders.shippedInPart') },
 ]
 /** By the documents that there are none of, or by goods that are left. */

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
+import { kindWords } from '../../composables/kinds'
+import { said, saidWords } from '../../words/speech'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useNow } from '../../composables/useNow'
@@ -9,7 +11,6 @@ import { useLive } from '../../composables/useLive'
 import { amountOf, fullTime, moneyWithSign, plural } from '../../composables/format'
 import { keepBack } from '../../calls/dispatches'
 import { controlRun } from '../../calls/runs'
-import { stuckWords } from '../../../core/dispatch/states'
 import type { RunProblem, RunReport } from '../../contract'
 import { lasted, partSays, partWords, runState } from '../../composables/runWords'
 
@@ -41,14 +42,14 @@ const stuck = computed(() => run.value?.problems.filter((one) => one.dispatchId 
 const left = computed(() => run.value?.problems.filter((one) => one.dispatchId === null) ?? [])
 const dispatches = (rows: readonly RunProblem[]) => [...new Set(rows.map((one) => one.dispatchId!))]
 const why = (row: RunProblem) =>
-  row.cause ? `${stuckWords[row.cause].label}${row.reason ? `: ${row.reason}` : ''}` : row.reason
+  row.cause ? [said(`cause/${row.cause}`), row.reply].filter(Boolean).join(': ') : saidWords(row.reason)
 
-const act = (call: () => Promise<{ ids: number[] }>, said: (count: number) => string) =>
+const act = (call: () => Promise<{ ids: number[] }>, tells: (count: number) => string) =>
   attempt(async () => {
     busy.value = true
     try {
       const { ids } = await call()
-      toasts.say(said(ids.length))
+      toasts.say(tells(ids.length))
       await load()
     } finally {
       busy.value = false
@@ -199,11 +200,11 @@ const inUndoTime = computed(
               v-if="row.paperState === 'prepared'"
               class="mono"
               :to="`/?stage=to+check&search=${row.orderNumber || row.customerName}`"
-              >{{ row.orderNumber || row.kind }}</NuxtLink
+              >{{ row.orderNumber || kindWords(row.kind) }}</NuxtLink
             >
-            <span v-else class="mono soft">{{ row.orderNumber || row.kind }}</span>
+            <span v-else class="mono soft">{{ row.orderNumber || kindWords(row.kind) }}</span>
             <span class="name cut">{{ row.customerName }}</span>
-            <span class="reason">{{ row.reason }}</span>
+            <span class="reason">{{ saidWords(row.reason) }}</span>
             <span class="amount">{{ amountOf(row) }}</span>
             <span class="soft now">{{
               {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import ListPane from '../../components/list/ListPane.vue'
 import ShippingHead from '../../components/shipping/ShippingHead.vue'
 import { carrierWords, labelState, labelTrouble } from '../../components/shipping/label-words'
@@ -91,7 +92,7 @@ const again = () =>
     const why = results.find(({ reason }) => reason)?.reason
     return bought > 0
       ? t('shipping.labelsAreBought', { labels: plural(bought, 'label') })
-      : (why ?? t('shipping.stillRefused'))
+      : saidWords(why) || t('shipping.stillRefused')
   })
 const giveBack = () =>
   act(async () => {

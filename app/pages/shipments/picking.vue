@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { saidWords } from '../../words/speech'
 import { attempt } from '../../composables/api'
 import { fetchPicking } from '../../calls/shipments'
 import { longDay, houseToday, plural } from '../../composables/format'
@@ -44,7 +45,7 @@ const print = () => window.print()
       </div>
       <div v-else-if="list" class="body">
         <p v-for="one in list.leftOut" :key="one.number" class="notice wait">
-          {{ t('shipping.leftOut', { order: one.number, reason: one.reason }) }}
+          {{ t('shipping.leftOut', { order: one.number, reason: saidWords(one.reason) }) }}
         </p>
         <table v-if="list.picks.length" class="plain-table">
           <thead>

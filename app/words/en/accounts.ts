@@ -23,7 +23,7 @@ export const accounts = {
   noStatementYet: 'None was made yet.',
   waitsInToCheck: 'waits in To check',
   statementIsPrepared: 'It waits in To check.',
-  theReceiptWaitsInTo: 'The receipt waits in To check.{reason}',
+  theReceiptWaitsInTo: 'The receipt waits in To check.',
   takenBackByACounter: 'Taken back by a counter-entry. What it settled is open again.',
   daysLate: '{days} late',
   dueDay: 'due {day}',

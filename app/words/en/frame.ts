@@ -1,5 +1,13 @@
 /** Words of frame. */
 export const frame = {
+  place: 'Place',
+  setting: 'Setting',
+  report: 'Report',
+  act: 'Act',
+  keySpace: 'Space',
+  keyEnter: 'Enter',
+  keyEscape: 'Escape',
+  anywhere: 'Anywhere',
   // frame/ChangedMeanwhile.vue
   somebodySavedThisWhileYou: 'Somebody saved this while you were writing.',
   savedNow: 'Saved now',

@@ -17,7 +17,6 @@ import { items } from './items'
 import { line } from './line'
 import { list } from './list'
 import { mail } from './mail'
-import { nouns } from './nouns'
 import { orders } from './orders'
 import { ownFields } from './ownFields'
 import { paper } from './paper'
@@ -53,7 +52,6 @@ export const en = {
   line,
   list,
   mail,
-  nouns,
   orders,
   ownFields,
   paper,

@@ -1,5 +1,6 @@
 /** Words of paper. */
 export const paper = {
+  pageOf: '{label}, page {number} of {pages}',
   // paper/DocumentPane.vue
   anewAs: 'Anew as',
   insteadOf: 'Instead of',

@@ -1,5 +1,7 @@
 /** Words of routines. */
 export const routines = {
+  goes: 'goes',
+  sticks: 'stuck',
   // routines.vue
   routineNowWorksTrustFor: '“{routine}” now works {trust}, for what happens from now on.',
   savedAsVersionVersionIt: 'Saved as version {version}. It applies to what happens from now on.',
@@ -48,15 +50,6 @@ export const routines = {
   noNextTurn: 'It has no next turn while it is off.',
   noTurnYet: 'It had no turn yet.',
   shownAccounts: '{accounts} with something to be said',
-  goesByItself: 'by itself',
-  waitsInToCheck2: 'prepared, in To check',
-  listedInToSend: 'listed in To send',
-  hasItAlready: 'had it already',
-  goodsArePacked: 'goods are packed',
-  couldNotBeBought: 'could not be bought',
-  notWanted: 'not wanted',
-  didNotApply: 'a condition did not hold',
-  isBeingLookedAt: 'being looked at',
   takenLate: 'Nothing ran then: taken at {at}. {turns} before it passed over.',
   accountsOfTheLastTurn: 'Accounts that were due at its last turn in these days',
 

@@ -5,4 +5,5 @@ export const verbs = {
   has: 'has | have',
   goes: 'goes | go',
   it: 'it | them',
+  customer: 'customer | customers',
 } as const

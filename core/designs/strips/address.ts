@@ -1,5 +1,6 @@
 import { hairline, mm, type StripOf } from '../design'
 import type { Strip } from './strip'
+import { told } from '../../said/told'
 
 /**
  * The address where a window envelope (DIN 680, DL) shows it: 20 mm from the left, 45 to 90 mm from the top, with
@@ -18,9 +19,7 @@ export function address(
   if (size === undefined)
     sheet.problems.push({
       code: 'too-long',
-      sentence:
-        `The sender’s line above the address, “${sender}”, is longer than the envelope’s window. Shorten ` +
-        'the brand’s name or address under Settings, Identity.',
+      sentence: told('layout/window-sender', { sender }),
     })
   sheet.text(sender, frame.left, senderY, small)
   sheet.line(
@@ -39,9 +38,7 @@ export function address(
       if (y > 90 * mm) {
         sheet.problems.push({
           code: 'too-long',
-          sentence:
-            `The address of ${paper.recipient.lines[0]} has more lines than the envelope's window shows. ` +
-            'Shorten it to eight.',
+          sentence: told('layout/window-address', { name: paper.recipient.lines[0] ?? '' }),
         })
         return
       }

@@ -2,6 +2,7 @@ import { generate, correction, mode } from 'lean-qr'
 import type { TextStyle } from '../sheet'
 import { colourOf, hairline, mm, softInk, type StripOf } from '../design'
 import type { Block, Strip } from './strip'
+import { told } from '../../said/told'
 
 const rowStep = 17
 
@@ -70,7 +71,7 @@ function labelLines(
   if (room >= 60 || sheet.width(label, style) <= room) return sheet.wrap(label, room, style)
   sheet.problems.push({
     code: 'too-long',
-    sentence: `The amount ${amount} is too long to stand beside “${label}”. Split the document.`,
+    sentence: told('layout/sum', { amount, label }),
   })
   return [label]
 }
@@ -95,7 +96,7 @@ function taxTable({ paper, sheet, frame }: Strip, right: number): Block {
   if (room < 40)
     sheet.problems.push({
       code: 'too-long',
-      sentence: `The tax of ${rows[1]![2]} on ${rows[1]![1]} is too long for the page. Split the document.`,
+      sentence: told('layout/tax', { tax: rows[1]![2]!, base: rows[1]![1]! }),
     })
   const first = Math.max(48 * mm - widest(1), Math.min(room, widest(0)) + gap)
   const edges = [

@@ -1,6 +1,7 @@
 import { colourOf, hairline, mm, type StripOf } from '../design'
 import type { TextStyle } from '../sheet'
 import type { Strip } from './strip'
+import { told } from '../../said/told'
 
 const step = 9
 
@@ -51,17 +52,13 @@ export function footer(strip: Strip, look: StripOf<'footer'>): void {
   if (lines.some(({ row }) => frame.footTop + row * step > frame.height - 5 * mm))
     sheet.problems.push({
       code: 'too-long',
-      sentence:
-        'The small print at the foot is longer than its place. Shorten legal name, registration or ' +
-        'address under Settings, Identity.',
+      sentence: told('layout/foot'),
     })
   const texts = footTexts(strip)
   if (texts.height > (frame.height - frame.continuedTop) / 3)
     sheet.problems.push({
       code: 'too-long',
-      sentence:
-        'The texts in the foot take more than a third of the page. Shorten them in Settings, Standing ' +
-        'texts, or give them a page of their own.',
+      sentence: told('layout/foot-texts'),
     })
   sheet.pages.forEach((_, index) =>
     sheet.onPage(index, () => {

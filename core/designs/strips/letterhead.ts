@@ -2,6 +2,7 @@ import { colourOf, mm, type Piece, type StripOf } from '../design'
 import type { TextStyle } from '../sheet'
 import { drawPieces, styleOf, textOf } from './pieces'
 import type { Strip } from './strip'
+import { told } from '../../said/told'
 
 const top = 14 * mm
 const middle = top + (12 * mm) / 2
@@ -70,7 +71,7 @@ function brandName(
   if (lines.length > most)
     sheet.problems.push({
       code: 'too-long',
-      sentence: `The name “${name}” is too long for the head of a document. Shorten it under Settings, Identity.`,
+      sentence: told('layout/name', { name }),
     })
   const step = size * 1.19
   const first =

@@ -3,6 +3,7 @@ import { colourOf, hairline, softInk, type ItemNamedBy, type StripOf } from '../
 import type { TextStyle } from '../sheet'
 import { continuedHead, drawBlocks } from './flow'
 import type { Block, Strip } from './strip'
+import { told } from '../../said/told'
 
 interface Column {
   /** Left edge for left-aligned, right edge for right-aligned columns. */
@@ -44,9 +45,7 @@ export function lineTable(strip: Strip, look: StripOf<'lines'>, above: number, c
     if (row.height > room) {
       sheet.problems.push({
         code: 'too-long',
-        sentence:
-          `Line ${index + 1} (“${row.line.description.slice(0, 40)}…”) is longer than a page. Shorten its ` +
-          'description.',
+        sentence: told('layout/line', { n: index + 1, description: row.line.description.slice(0, 40) }),
       })
     }
     // a row that is followed by others leaves room for what is carried forward beneath it

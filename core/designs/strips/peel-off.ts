@@ -2,6 +2,7 @@ import { drawCrosses } from '../crosses'
 import { mm, type StripOf } from '../design'
 import type { TextStyle } from '../sheet'
 import type { Strip } from './strip'
+import { told } from '../../said/told'
 
 /** Millimetres that stay free within the label, since no printer and no punch is exact. */
 const margin = 3
@@ -38,7 +39,7 @@ export function peelOff({ paper, sheet, frame }: Strip, { strip: _, ...zone }: S
     }
     sheet.problems.push({
       code: 'too-long',
-      sentence: `The address of ${to[0] ?? ''} has too many lines for the peel-off label. Shorten it at the shipment.`,
+      sentence: told('layout/peel-off', { name: to[0] ?? '' }),
     })
   })
 }

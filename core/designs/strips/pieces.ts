@@ -2,6 +2,7 @@ import { colourOf, mm, type Design, type Piece } from '../design'
 import type { Paper } from '../../documents/paper'
 import type { TextStyle } from '../sheet'
 import type { Strip } from './strip'
+import { told } from '../../said/told'
 
 export type TextPieceDesign = Extract<Piece, { piece: 'text' }>
 
@@ -37,7 +38,7 @@ export function drawPieces({ paper, design, sheet, frame }: Strip, pieces: reado
         if (!picture) {
           sheet.problems.push({
             code: 'missing-picture',
-            sentence: `The design “${design.name}” names a picture “${piece.picture}” that it does not have.`,
+            sentence: told('layout/picture', { design: design.name, picture: piece.picture }),
           })
           break
         }

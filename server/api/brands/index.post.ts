@@ -14,7 +14,7 @@ export default route<object, object, Omit<NewBrand, 'logo'> & { logo?: string }>
         .uppercase()
         .pattern(/^[A-Z0-9]{1,6}$/)
         .required()
-        .messages({ 'string.pattern.base': '{{#label}} is one to six letters or digits, like TH' }),
+        .messages({ 'string.pattern.base': 'input/brand-code' }),
       name: name(80).required(),
       legalName: name(120).required(),
       addressLines: Joi.array().items(text(80)).min(1).max(6).required(),

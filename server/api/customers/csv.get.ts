@@ -1,5 +1,5 @@
 import { documentKinds } from '../../../core/documents/kinds'
-import { termsWords } from '../../../core/documents/terms'
+import { toldTerms } from '../../../core/documents/terms'
 import { Joi } from '../../http/checks'
 import { csvAnswer, csvPages } from '../../http/csv'
 import { customerFilter } from './list.check'
@@ -38,9 +38,11 @@ export default route<object, CustomerFilter>(
           country,
           language,
           currency,
-          terms: termsWords(terms),
+          terms: toldTerms(terms).words,
           mandate: terms.collected?.mandate ?? '',
-          ...Object.fromEntries(ways.map((way) => [way.kind, way.problem ?? (way.to || way.words)])),
+          ...Object.fromEntries(
+            ways.map((way) => [way.kind, way.problem?.words ?? (way.to || way.wish.words)]),
+          ),
         }),
       ),
     )

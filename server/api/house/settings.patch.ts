@@ -20,9 +20,7 @@ import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
 
 /** What a letter costs takes nothing off, and nobody is reminded of less than nothing. */
-const notBelowZero = decimal
-  .pattern(/^\d/)
-  .messages({ 'string.pattern.base': '{{#label}} is a sum like 12.50, not below zero' })
+const notBelowZero = decimal.pattern(/^\d/).messages({ 'string.pattern.base': 'input/sum' })
 
 const millimetres = Joi.number().integer().min(1).max(10_000)
 

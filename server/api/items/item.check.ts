@@ -5,12 +5,12 @@ import type { ItemChange } from '../../services/items/items'
 const price = Joi.string()
   .trim()
   .pattern(/^\d{1,9}(\.\d{1,4})?$/)
-  .messages({ 'string.pattern.base': '{{#label}} is an amount like 12.50' })
+  .messages({ 'string.pattern.base': 'input/amount' })
 
 /** A line's detail says "Colour: green · Size: L", so a name holds neither sign. */
 const optionName = name(40)
   .pattern(/^[^:·]+$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a word like Colour, without a colon' })
+  .messages({ 'string.pattern.base': 'input/choice-name' })
 
 /** So much a picture of two million bytes takes in base64, with what is written beside it. */
 export const itemBodyLimit = 3_000_000
@@ -44,7 +44,7 @@ export const item = {
     .trim()
     .pattern(/^\d{1,6}(\.\d{1,4})?$/)
     .allow(null)
-    .messages({ 'string.pattern.base': '{{#label}} is a number of kilograms like 1.25' }),
+    .messages({ 'string.pattern.base': 'input/kilograms' }),
   size: name(60).allow(''),
   commodityCode: name(20).allow(''),
   origin: country.allow(''),

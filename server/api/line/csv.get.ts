@@ -1,3 +1,4 @@
+import { told } from '../../../core/said/told'
 import { Joi } from '../../http/checks'
 import { csvAnswer, csvPages } from '../../http/csv'
 import { lineFilter } from './list.check'
@@ -52,7 +53,8 @@ export default route<object, LineFilter>(
           currency,
           since: new Date(since).toISOString(),
           state,
-          problem: problem ?? [cause, reply].filter(Boolean).join(': '),
+          problem:
+            problem?.words ?? [cause && told(`cause/${cause}`).words, reply].filter(Boolean).join(': '),
         }),
       ),
     ),

@@ -10,7 +10,7 @@ export const account = {
     .max(200)
     .pattern(/^[\w.:[\]-]+$/)
     .required()
-    .messages({ 'string.pattern.base': '{{#label}} is a name like mail.house.example' }),
+    .messages({ 'string.pattern.base': 'input/host' }),
   port: Joi.number().integer().min(1).max(65_535).required(),
   security: Joi.valid('starttls', 'tls', 'none').required(),
   userName: text(200).allow('').default(''),

@@ -8,7 +8,7 @@ const side = Joi.object({
   sum: Joi.string()
     .pattern(/^-?\d{1,12}(\.\d{1,4})?$/)
     .required()
-    .messages({ 'string.pattern.base': '{{#label}} is an amount like 12500.00' }),
+    .messages({ 'string.pattern.base': 'input/large-amount' }),
 })
 
 /** Keeps what the earlier program says was open, by currency. */

@@ -5,7 +5,7 @@ import { currency, day, id, Joi, text } from '../../http/checks'
 export const amount = Joi.string()
   .trim()
   .pattern(/^\d{1,12}(\.\d{1,3})?$/)
-  .messages({ 'string.pattern.base': '{{#label}} is an amount like 12.50' })
+  .messages({ 'string.pattern.base': 'input/amount' })
 
 export const settle = Joi.array()
   .items(

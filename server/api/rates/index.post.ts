@@ -8,7 +8,7 @@ const rate = Joi.object({
   rate: Joi.string()
     .pattern(/^(?=.*[1-9])\d{1,9}(\.\d{1,8})?$/)
     .required()
-    .messages({ 'string.pattern.base': '{{#label}} is a rate like 0.8571' }),
+    .messages({ 'string.pattern.base': 'input/rate' }),
   source: text(80).required(),
 })
 

@@ -1,4 +1,4 @@
-import { sentenceWords } from '../../../core/routines/sentence'
+import { toldSentence } from '../../../core/routines/sentence'
 import { csvFile } from '../../http/csv'
 import { route } from '../../http/route'
 import { listRoutines } from '../../services/routines/routines'
@@ -12,7 +12,7 @@ export default route({ role: 'reader', brands: 'own' }, async ({ event, user }) 
     (await listRoutines(user)).map(({ isOn, sentence, changedAt, ...routine }) => ({
       ...routine,
       on: isOn ? 'yes' : 'no',
-      sentence: sentenceWords(sentence),
+      sentence: toldSentence(sentence).words,
       changedAt: changedAt.toISOString(),
     })),
   ),

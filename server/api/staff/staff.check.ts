@@ -5,6 +5,6 @@ import { id, Joi, name } from '../../http/checks'
 export const person = {
   name: name(80).required(),
   role: Joi.valid('reader', 'clerk', 'supervisor').required(),
-  startPage: Joi.valid('', ...Object.keys(startPages)).default(''),
+  startPage: Joi.valid('', ...startPages).default(''),
   brandIds: Joi.array().items(id).unique().max(100).default([]),
 }

@@ -8,6 +8,7 @@ import {
 } from 'sequelize'
 import { BankFile } from './bank-file'
 import { Payment } from './payment'
+import type { Told } from '../../../core/said/told'
 
 /** A movement on a statement, with what it is proposed to settle. */
 export class BankEntry extends Model<InferAttributes<BankEntry>, InferCreationAttributes<BankEntry>> {
@@ -24,7 +25,7 @@ export class BankEntry extends Model<InferAttributes<BankEntry>, InferCreationAt
   declare text: string
   declare reference: string
   declare state: 'sure' | 'unsure' | 'strange' | 'to book' | 'booked' | 'set aside'
-  declare reason: string
+  declare reason: Told
   declare proposal: object
   declare paymentId: number | null
   declare decidedBy: CreationOptional<string>
@@ -45,7 +46,7 @@ export class BankEntry extends Model<InferAttributes<BankEntry>, InferCreationAt
         text: { type: DataTypes.TEXT, allowNull: false },
         reference: { type: DataTypes.TEXT, allowNull: false },
         state: { type: DataTypes.TEXT, allowNull: false },
-        reason: { type: DataTypes.TEXT, allowNull: false },
+        reason: { type: DataTypes.JSONB, allowNull: false },
         proposal: { type: DataTypes.JSONB, allowNull: false },
         paymentId: { type: DataTypes.INTEGER },
         decidedBy: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },

@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import { ImportFile } from './import'
+import type { Told } from '../../../core/said/told'
 
 /** A statement of the bank that was read. */
 export class BankFile extends Model<InferAttributes<BankFile>, InferCreationAttributes<BankFile>> {
@@ -15,7 +16,7 @@ export class BankFile extends Model<InferAttributes<BankFile>, InferCreationAttr
   declare name: string
   declare account: CreationOptional<string>
   declare state: CreationOptional<'reading' | 'ready' | 'refused'>
-  declare reason: CreationOptional<string>
+  declare reason: Told | null
   declare entries: CreationOptional<number>
   declare known: CreationOptional<number>
   declare madeAt: Date
@@ -30,7 +31,7 @@ export class BankFile extends Model<InferAttributes<BankFile>, InferCreationAttr
         name: { type: DataTypes.TEXT, allowNull: false },
         account: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         state: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'reading' },
-        reason: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        reason: { type: DataTypes.JSONB },
         entries: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         known: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         madeAt: { type: DataTypes.DATE, allowNull: false },

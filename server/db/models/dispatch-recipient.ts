@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { Told } from '../../../core/said/told'
 import { Dispatch } from './dispatch'
 
 /** Each recipient with what the mail server said. */
@@ -18,7 +19,8 @@ export class DispatchRecipient extends Model<
   declare name: string
   /** To, cc or bcc. */
   declare placed: string
-  declare source: string
+  /** Why it is written to them, as it was said; null where nobody knows. */
+  declare source: Told | null
   declare outcome: string
   declare reply: CreationOptional<string>
   declare at: Date
@@ -30,7 +32,7 @@ export class DispatchRecipient extends Model<
         address: { type: DataTypes.TEXT, primaryKey: true },
         name: { type: DataTypes.TEXT, allowNull: false },
         placed: { type: DataTypes.TEXT, allowNull: false },
-        source: { type: DataTypes.TEXT, allowNull: false },
+        source: { type: DataTypes.JSONB },
         outcome: { type: DataTypes.TEXT, allowNull: false },
         reply: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         at: { type: DataTypes.DATE, allowNull: false },

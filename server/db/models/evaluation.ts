@@ -10,6 +10,7 @@ import type { ConditionSeen } from '../../../core/routines/routine'
 import { HouseEvent } from './event'
 import { Routine } from './routine'
 import { Source } from './source'
+import type { Told } from '../../../core/said/told'
 
 /** What a routine made of an event, and each condition with the value seen. */
 export class Evaluation extends Model<InferAttributes<Evaluation>, InferCreationAttributes<Evaluation>> {
@@ -19,7 +20,7 @@ export class Evaluation extends Model<InferAttributes<Evaluation>, InferCreation
   declare routineId: number
   declare routineVersion: number
   declare outcome: string
-  declare reason: string
+  declare reason: Told | null
   declare seen: ConditionSeen[]
   declare at: Date
 
@@ -32,7 +33,7 @@ export class Evaluation extends Model<InferAttributes<Evaluation>, InferCreation
         routineId: { type: DataTypes.INTEGER, allowNull: false },
         routineVersion: { type: DataTypes.INTEGER, allowNull: false },
         outcome: { type: DataTypes.TEXT, allowNull: false },
-        reason: { type: DataTypes.TEXT, allowNull: false },
+        reason: { type: DataTypes.JSONB },
         seen: { type: DataTypes.JSONB, allowNull: false },
         at: { type: DataTypes.DATE, allowNull: false },
       },

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { Saying } from '../../../core/filled'
 import { Dispatch } from './dispatch'
 import { IssuedDocument } from './document'
 import { PreparedDocument } from './prepared-document'
@@ -22,6 +23,8 @@ export class History extends Model<InferAttributes<History>, InferCreationAttrib
   declare dispatchId: number | null
   declare words: string
   declare detail: object | null
+  /** Null for what was written before it was kept. */
+  declare told: CreationOptional<Saying | null>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -35,6 +38,7 @@ export class History extends Model<InferAttributes<History>, InferCreationAttrib
         dispatchId: { type: DataTypes.INTEGER },
         words: { type: DataTypes.TEXT, allowNull: false },
         detail: { type: DataTypes.JSONB },
+        told: { type: DataTypes.JSONB },
       },
       { sequelize, tableName: 'history' },
     )

@@ -1,12 +1,12 @@
 import {
   DataTypes,
   Model,
-  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
 import { ImportFile } from './import'
+import type { Told } from '../../../core/said/told'
 
 /** A row of it, with what is wrong or what became of it. */
 export class ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAttributes<ImportRow>> {
@@ -15,7 +15,7 @@ export class ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAt
   declare key: string
   declare cells: string[]
   declare state: 'right' | 'wrong' | 'written' | 'unchanged'
-  declare note: CreationOptional<string>
+  declare note: Told | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -25,7 +25,7 @@ export class ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAt
         key: { type: DataTypes.TEXT, allowNull: false },
         cells: { type: DataTypes.JSONB, allowNull: false },
         state: { type: DataTypes.TEXT, allowNull: false },
-        note: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        note: { type: DataTypes.JSONB },
       },
       { sequelize, tableName: 'import_row' },
     )

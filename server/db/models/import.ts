@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import type { Mapping } from '../../../core/imports/mapping'
+import type { Told } from '../../../core/said/told'
 
 /** A CSV that is read, with the columns it was mapped by. */
 export class ImportFile extends Model<InferAttributes<ImportFile>, InferCreationAttributes<ImportFile>> {
@@ -22,7 +23,7 @@ export class ImportFile extends Model<InferAttributes<ImportFile>, InferCreation
   declare decimalSign: string
   declare dayOrder: string
   declare state: CreationOptional<'new' | 'checking' | 'checked' | 'writing' | 'done' | 'refused'>
-  declare reason: CreationOptional<string>
+  declare reason: Told | null
   declare madeAt: Date
   declare madeBy: string
   declare since: Date
@@ -45,7 +46,7 @@ export class ImportFile extends Model<InferAttributes<ImportFile>, InferCreation
         decimalSign: { type: DataTypes.TEXT, allowNull: false },
         dayOrder: { type: DataTypes.TEXT, allowNull: false },
         state: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'new' },
-        reason: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        reason: { type: DataTypes.JSONB },
         madeAt: { type: DataTypes.DATE, allowNull: false },
         madeBy: { type: DataTypes.TEXT, allowNull: false },
         since: { type: DataTypes.DATE, allowNull: false },

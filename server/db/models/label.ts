@@ -12,6 +12,7 @@ import { Carrier } from './carrier'
 import { IssuedDocument } from './document'
 import { Parcel } from './parcel'
 import { Source } from './source'
+import type { Told } from '../../../core/said/told'
 
 /** A label as it is bought of a carrier: at most one that stands for each parcel. */
 export class Label extends Model<InferAttributes<Label>, InferCreationAttributes<Label>> {
@@ -26,7 +27,7 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
   declare service: string
   declare serviceName: string
   /** Where the service was said. */
-  declare serviceSource: string
+  declare serviceSource: Told
   /** What the carrier finds it by; written down before it is asked. */
   declare key: string
   declare state: CreationOptional<LabelState>
@@ -70,7 +71,7 @@ export class Label extends Model<InferAttributes<Label>, InferCreationAttributes
         carrierId: { type: DataTypes.INTEGER, allowNull: false },
         service: { type: DataTypes.TEXT, allowNull: false },
         serviceName: { type: DataTypes.TEXT, allowNull: false },
-        serviceSource: { type: DataTypes.TEXT, allowNull: false },
+        serviceSource: { type: DataTypes.JSONB, allowNull: false },
         key: { type: DataTypes.UUID, allowNull: false },
         state: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'asked' },
         asked: { type: DataTypes.JSONB, allowNull: false },

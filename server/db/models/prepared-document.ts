@@ -20,6 +20,7 @@ import { EmailTextVersion } from './email-text'
 import { IssuedDocument } from './document'
 import { Routine } from './routine'
 import { Source } from './source'
+import type { Told } from '../../../core/said/told'
 
 /** A document that is due or prepared and not issued yet. */
 export class PreparedDocument extends Model<
@@ -57,7 +58,7 @@ export class PreparedDocument extends Model<
   /** Versions of everything that it was made from. */
   declare builtFrom: object
   declare revision: CreationOptional<number>
-  declare problem: string | null
+  declare problem: Told | null
   declare changes: PaperChange[] | null
   /** Something it was made from changed; it is built anew. */
   declare stale: CreationOptional<boolean>
@@ -75,7 +76,7 @@ export class PreparedDocument extends Model<
   declare keptBackNoticed: CreationOptional<boolean>
   /** Held until its order has what its customer needs: what follows then; null where nothing is missing. */
   declare onceComplete: CreationOptional<'check' | 'go' | null>
-  declare secondLook: CreationOptional<string | null>
+  declare secondLook: CreationOptional<Told | null>
   declare asked: CreationOptional<(Asked & { revision: number }) | null>
   /** Recipients for this time only. */
   declare toAddresses: string[] | null
@@ -115,7 +116,7 @@ export class PreparedDocument extends Model<
         emailTextId: { type: DataTypes.INTEGER, allowNull: false },
         builtFrom: { type: DataTypes.JSONB, allowNull: false },
         revision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
-        problem: { type: DataTypes.TEXT },
+        problem: { type: DataTypes.JSONB },
         changes: { type: DataTypes.JSONB },
         stale: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         since: { type: DataTypes.DATE, allowNull: false },
@@ -130,7 +131,7 @@ export class PreparedDocument extends Model<
         keptBack: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         keptBackNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
         onceComplete: { type: DataTypes.TEXT },
-        secondLook: { type: DataTypes.TEXT },
+        secondLook: { type: DataTypes.JSONB },
         asked: { type: DataTypes.JSONB },
         toAddresses: { type: DataTypes.JSONB },
         ownEmail: { type: DataTypes.JSONB },

@@ -8,6 +8,7 @@ import {
 import { IssuedDocument } from './document'
 import { PreparedDocument } from './prepared-document'
 import { SendRun } from './send-run'
+import type { Told } from '../../../core/said/told'
 
 /** What became of each document of a Send. */
 export class SendRunDocument extends Model<
@@ -18,7 +19,7 @@ export class SendRunDocument extends Model<
   declare preparedId: number
   declare revision: number
   declare outcome: string | null
-  declare reason: string | null
+  declare reason: Told | null
   declare documentId: number | null
 
   static start(sequelize: Sequelize): void {
@@ -28,7 +29,7 @@ export class SendRunDocument extends Model<
         preparedId: { type: DataTypes.INTEGER, primaryKey: true },
         revision: { type: DataTypes.INTEGER, allowNull: false },
         outcome: { type: DataTypes.TEXT },
-        reason: { type: DataTypes.TEXT },
+        reason: { type: DataTypes.JSONB },
         documentId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'send_run_document' },

@@ -1,7 +1,6 @@
 import {
   DataTypes,
   Model,
-  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Sequelize,
@@ -9,6 +8,7 @@ import {
 import { Account } from './account'
 import { PreparedDocument } from './prepared-document'
 import { StatementRun } from './statement-run'
+import type { Told } from '../../../core/said/told'
 
 export type StatementOutcome = 'prepared' | 'already' | 'nothing' | 'refused' | 'stopped'
 
@@ -20,7 +20,7 @@ export class StatementRunAccount extends Model<
   declare runId: number
   declare accountId: number
   declare outcome: StatementOutcome | null
-  declare reason: CreationOptional<string>
+  declare reason: Told | null
   declare preparedId: number | null
 
   static start(sequelize: Sequelize): void {
@@ -29,7 +29,7 @@ export class StatementRunAccount extends Model<
         runId: { type: DataTypes.INTEGER, primaryKey: true },
         accountId: { type: DataTypes.INTEGER, primaryKey: true },
         outcome: { type: DataTypes.TEXT },
-        reason: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        reason: { type: DataTypes.JSONB },
         preparedId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'statement_run_account' },

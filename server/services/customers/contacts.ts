@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import { Refusal } from '../../../core/errors'
 import { withAddressReplaced, type ContactFacts } from '../../../core/preferences/recipients'
+import { told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { Company, Contact, CustomerAddress, CustomerGroup } from '../../db/models'
 import { markAllStale, markStale } from '../outbox/stale'
@@ -46,7 +47,7 @@ export async function changeContacts(
     await noteOnPrepared({
       customerId: id,
       actor: who.name,
-      words: `The contacts of ${customer.name} were changed.`,
+      what: told('customer/contacts', { customer: customer.name }),
     })
     await markStale('customer', id)
     publish('line')
@@ -93,7 +94,11 @@ export async function correctContacts(
       })
       for (const address of await CustomerAddress.findAll({ where: { customerId: id } }))
         await address.update({ mail: withAddressReplaced(address.mail, from, to) })
-      await noteOnEachPrepared({ customerId: id, actor: who.name, words: `${from} was corrected to ${to}.` })
+      await noteOnEachPrepared({
+        customerId: id,
+        actor: who.name,
+        what: told('customer/corrected', { from, to }),
+      })
       await markStale('customer', id)
     }
     publish('line')

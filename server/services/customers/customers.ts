@@ -13,7 +13,6 @@ import { isDeepStrictEqual } from 'node:util'
 import type { Needs } from '../../../core/documents/needs'
 import type { FieldValues } from '../../../core/fields/own-fields'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { kindFacts } from '../../../core/documents/kinds'
 import type { Address } from '../../../core/documents/facts'
 import { badInput, Refusal } from '../../../core/errors'
 import type { Terms } from '../../../core/documents/terms'
@@ -28,6 +27,7 @@ import {
   type PreferenceChange,
   type Preferences,
 } from '../../../core/preferences/recipients'
+import { told, toldKind, type Told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { Customer } from '../../db/models'
 import { markStale } from '../outbox/stale'
@@ -169,7 +169,11 @@ export async function changeCustomer(id: number, change: CustomerChange, who: Pr
       billing: address && { ...address, name },
       version: version + 1,
     })
-    await noteOnEachPrepared({ customerId: id, actor: who.name, words: `${customer.name} was changed.` })
+    await noteOnEachPrepared({
+      customerId: id,
+      actor: who.name,
+      what: told('customer/changed', { customer: customer.name }),
+    })
     await markStale('customer', id)
     publish('line')
     publish('customer', [id])
@@ -192,7 +196,7 @@ export async function checkPreference(preference: Preference): Promise<void> {
 
 export interface ManyPreferences {
   set: number
-  skipped: { id: number; name: string; reason: string }[]
+  skipped: { id: number; name: string; reason: Told }[]
   before: Before[]
 }
 
@@ -227,7 +231,7 @@ export async function setPreferences(
       const wished = { ...customer.wished, [kind]: { ...customer.wished[kind], ...preference } }
       const problem = waysOf({ ...customer, wished }).find((way) => way.kind === kind)!.problem
       if (isDeepStrictEqual(preferences, customer.preferences) && language === customer.language)
-        skipped.push({ id: customer.id, name: customer.name, reason: 'already so' })
+        skipped.push({ id: customer.id, name: customer.name, reason: told('customer/already-so') })
       else if (problem) skipped.push({ id: customer.id, name: customer.name, reason: problem })
       else {
         before.push({ id: customer.id, preferences: customer.preferences, language: customer.language })
@@ -238,7 +242,7 @@ export async function setPreferences(
       await noteOnPreparedOfAll({
         customerIds: before.map((one) => one.id),
         actor: who.name,
-        words: `The customer's wishes for ${kindFacts[kind].many} were changed.`,
+        what: told('customer/wishes', { kinds: toldKind(kind, 'many') }),
       })
     }
     publish('customer')

@@ -4,6 +4,7 @@ import type { TaxTreatment } from '../../../core/documents/treatment'
 import type { Language } from '../../../core/money/format'
 import { suppliedRoles, type ContactRole, type Preferences } from '../../../core/preferences/recipients'
 import { badInput, Refusal } from '../../../core/errors'
+import { counted } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { Company, CustomerGroup, Enclosure } from '../../db/models'
 import { publish } from '../live/publish'
@@ -62,8 +63,7 @@ async function refuseUsedRole(role: ContactRole): Promise<void> {
   const { contacts, routine } = (await usesOfRole(role))!
   if (contacts > 0)
     throw badInput('in-use/role-of-contacts', 'now.roles', {
-      contacts,
-      are: contacts === 1 ? 'contact is' : 'contacts are',
+      contacts: counted(contacts, 'contact'),
       role,
     })
   if (routine) throw badInput('in-use/role-of-routine', 'now.roles', { routine, role })
@@ -101,8 +101,7 @@ export async function dropGroup(id: number): Promise<void> {
     if (group.customers > 0)
       throw new Refusal('in-use/group', {
         values: {
-          customers: group.customers,
-          are: group.customers === 1 ? 'customer is' : 'customers are',
+          customers: counted(group.customers, 'customer'),
           group: group.name,
         },
       })

@@ -1,3 +1,4 @@
+import { told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { Customer } from '../../db/models'
 import { noteAll } from '../history/history'
@@ -27,8 +28,7 @@ export async function noMoreUpdates(token: string): Promise<UpdatesPage | undefi
       { version, preferences: { ...preferences, [kind]: wish } },
       inTheNameOf(actor),
     )
-    const words = 'Asked for no more order updates, by this email. “How documents go” says so now.'
-    await noteAll([{ dispatchId: found.dispatchId, actor, words }])
+    await noteAll([{ dispatchId: found.dispatchId, actor, ...told('link/no-more-updates') }])
     return { ...found, stopped: true }
   })
 }

@@ -12,6 +12,7 @@ import {
   type ContactFacts,
   type Preferences,
 } from '../../../core/preferences/recipients'
+import type { Told } from '../../../core/said/told'
 import { one, run, rows, json } from '../../db/connection'
 import type { CustomerFilter, CustomerRow, CustomerView } from './customers'
 import { type Principal, theHouse } from '../people/principal'
@@ -30,13 +31,13 @@ export const raiseCustomerVersion = (id: number) =>
 
 export const deleteContacts = (id: number) => run('delete from contact where customer_id = $id', { id })
 
-export const noteOnPrepared = (given: { customerId: number; actor: string; words: string }) =>
+export const noteOnPrepared = (given: { customerId: number; actor: string; what: Told }) =>
   run(
-    `insert into history (at, actor, source_id, words)
-    select now(), $actor, p.source_id, $words
+    `insert into history (at, actor, source_id, words, told)
+    select now(), $actor, p.source_id, $what::jsonb ->> 'words', $what::jsonb - 'words'
     from prepared_document p
     where p.customer_id = $customerId and p.state = 'prepared'`,
-    given,
+    { ...given, what: json(given.what) },
   )
 
 export const customersWithAddress = (address: string, inJson: string) =>
@@ -66,13 +67,13 @@ export const keepCorrected = (given: { id: number; preferences: Preferences; bil
     { ...given, preferences: json(given.preferences), billingMail: json(given.billingMail) },
   )
 
-export const noteOnEachPrepared = (given: { customerId: number; actor: string; words: string }) =>
+export const noteOnEachPrepared = (given: { customerId: number; actor: string; what: Told }) =>
   run(
-    `insert into history (at, actor, source_id, prepared_id, words)
-    select now(), $actor, p.source_id, p.id, $words
+    `insert into history (at, actor, source_id, prepared_id, words, told)
+    select now(), $actor, p.source_id, p.id, $what::jsonb ->> 'words', $what::jsonb - 'words'
     from prepared_document p
     where p.customer_id = $customerId and p.state = 'prepared'`,
-    given,
+    { ...given, what: json(given.what) },
   )
 
 export const sorts = {
@@ -258,17 +259,13 @@ export const lockCustomerRows = (ids: readonly number[]) =>
     { ids },
   )
 
-export const noteOnPreparedOfAll = (given: {
-  customerIds: readonly number[]
-  actor: string
-  words: string
-}) =>
+export const noteOnPreparedOfAll = (given: { customerIds: readonly number[]; actor: string; what: Told }) =>
   run(
-    `insert into history (at, actor, source_id, prepared_id, words)
-    select now(), $actor, p.source_id, p.id, $words
+    `insert into history (at, actor, source_id, prepared_id, words, told)
+    select now(), $actor, p.source_id, p.id, $what::jsonb ->> 'words', $what::jsonb - 'words'
     from prepared_document p
     where p.customer_id = any($customerIds::int[]) and p.state = 'prepared'`,
-    given,
+    { ...given, what: json(given.what) },
   )
 
 export const updatePreferences = (given: { id: number; preferences: Preferences; language: string }) =>

@@ -1,6 +1,7 @@
 import { badInput, Refusal } from '../../../core/errors'
 import { channelFacts } from '../../../core/dispatch/channels'
 import { isAddress } from '../../../core/preferences/recipients'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
@@ -50,7 +51,7 @@ export async function sendAgain(ids: readonly number[], who: Principal, once?: s
       })),
       {
         who,
-        words: () => (once ? `To be sent again, this once to ${once}.` : 'To be sent again.'),
+        what: () => (once ? told('sent/again-to', { address: once }) : told('sent/again')),
       },
     )
     const goingIds = going.map((dispatch) => dispatch.id)
@@ -79,17 +80,13 @@ export async function decideByHand(
 ): Promise<number[]> {
   if (act === 'close' && !reason.trim()) throw badInput('no-reason', 'reason')
   const how = { confirm: 'a person said so', print: 'posted on paper', close: null }[act]
-  const words = {
-    confirm: 'A person said that it arrived.',
-    print: 'Printed and posted.',
-    close: `Closed: ${reason}`,
-  }[act]
+  const what = act === 'close' ? told('sent/close', { reason }) : told(`sent/${act}`)
   return inTransaction(async () => {
     const may = act === 'print' ? (await printable(ids)).map(({ id }) => id) : ids
     const settled = await moveDispatches(
       act,
       may.map((id) => ({ id, set: { how, ...(act === 'print' && { channel: 'paper' as const }) } })),
-      { who, words: () => words },
+      { who, what: () => what },
     )
     const settledIds = settled.map((dispatch) => dispatch.id)
     if (act === 'close') await insertUndelivered(settledIds, clock.now())
@@ -128,7 +125,7 @@ export async function hold(
       done.map((one) => ({
         dispatchId: one.id,
         actor: who.name,
-        words: held ? 'Held: it does not go until somebody lets it.' : 'Let go again.',
+        ...told(held ? 'sent/held' : 'sent/let-go'),
       })),
     )
     publish('line')
@@ -145,13 +142,11 @@ async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Pr
   const first = stopped[0]
   if (!first) return
   if (!despite)
-    throw new Refusal('order-stopped/several', {
-      values: {
-        number: first.number,
-        stopped: first.stopped,
-        others: stopped.length === 1 ? 'it is' : `${stopped.length} of these are`,
-      },
-    })
+    throw stopped.length === 1
+      ? new Refusal('order-stopped/email', { values: { number: first.number, stopped: first.stopped } })
+      : new Refusal('order-stopped/several', {
+          values: { number: first.number, stopped: first.stopped, count: stopped.length },
+        })
   if (ids.length > 1) throw new Refusal('one-by-one/emails', { status: 400 })
 }
 
@@ -170,7 +165,7 @@ export async function sendLater(ids: readonly number[], at: Date, who: Principal
       done.map((one) => ({
         dispatchId: one.id,
         actor: who.name,
-        words: 'To go at another time.',
+        ...told('sent/later'),
         detail: { at: at.toISOString() },
       })),
     )
@@ -185,7 +180,7 @@ export async function printInstead(ids: readonly number[], who: Principal): Prom
     const done = await moveDispatches(
       'print instead',
       ids.map((id) => ({ id, set: { channel: 'paper' as const, sendTo: channelFacts.paper.sendTo } })),
-      { who, words: () => 'To be printed and posted instead.' },
+      { who, what: () => told('sent/print-instead') },
     )
     return done.map((one) => one.id)
   })

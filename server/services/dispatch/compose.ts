@@ -15,6 +15,7 @@ import { readPictures } from '../pictures/pictures'
 import { openItemsNow, type AccountOf } from './compose-queries'
 import { lookNow } from './email-look'
 import type { Recipient } from '../../../core/preferences/recipients'
+import { joined, told } from '../../../core/said/told'
 
 /** What an email is made of. */
 export interface Letter {
@@ -120,12 +121,13 @@ const parcelsTable = { type: 'factTable', attrs: { of: 'parcels' } } as const
 
 /** A rehearsal's mail, with those named on top whom it would have reached. */
 function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNote {
-  const words =
-    recipients.length > 0
-      ? `REHEARSAL. For real this would go to: ${recipients.map((one) => `${one.as} ${one.address}`).join(', ')}.`
-      : 'REHEARSAL. Only you have this; the customer hears nothing of it.'
+  const people = recipients.map(({ as, address }) => told('letter/person', { as, address }))
+  const { words } =
+    people.length > 0
+      ? told('letter/would-go-to', { people: joined(people, 'list/comma') })
+      : told('letter/only-you')
   return {
-    subject: `[Rehearsal] ${filled.subject}`,
+    subject: told('letter/rehearsal', { subject: filled.subject }).words,
     text: `${words}\n\n${filled.text}`,
     html: filled.html.replace(
       /(<body[^>]*>)/,

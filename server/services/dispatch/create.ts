@@ -1,6 +1,7 @@
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import { isByWorker, type ChannelName } from '../../../core/dispatch/channels'
 import type { ContactRole } from '../../../core/preferences/recipients'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { newMessageId } from '../../outside/mail/return-path'
 import { Brand, Dispatch, DispatchDocument } from '../../db/models'
@@ -102,7 +103,7 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
             documentId: one.documentId,
             dispatchId: ids[index]!,
             actor: one.who.name,
-            words: `A copy is to go to ${one.sendTo}.`,
+            ...told('sent/copy', { address: one.sendTo }),
           }
         : [],
     ),
@@ -163,7 +164,7 @@ export async function takeOut(dispatchId: number, documentId: number, who: Princ
   }
   await takeDocumentOut(dispatchId, documentId)
   await describeDispatch(dispatchId)
-  await note({ documentId, dispatchId }, who.name, 'The voided document was taken out; the others go.')
+  await note({ documentId, dispatchId }, who.name, told('sent/taken-out'))
   const ready = await readyIfPainted(dispatchId)
   if (ready && isByWorker(ready.channel))
     await addJobs('send-dispatches', [dispatchId], 1, (dispatchIds) => ({ dispatchIds }))

@@ -4,6 +4,7 @@ import { sendingTime } from '../../../core/routines/sending-time'
 import type { RoutineSentence } from '../../../core/routines/sentence'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import { Refusal } from '../../../core/errors'
+import { told, toldKind } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
@@ -45,7 +46,7 @@ export async function deliver(
   })
   if (wished.channel === 'nothing')
     throw new Refusal('wants-none', {
-      values: { customer: document.customerName, kinds: kindFacts[document.kind].many },
+      values: { customer: document.customerName, kinds: toldKind(document.kind, 'many') },
     })
   const now = clock.now()
   const notBefore = sentence
@@ -68,7 +69,7 @@ export async function deliver(
     })
     if (painted && isByWorker(channel))
       await addJob('send-dispatches', { dispatchIds: [id] }, notBefore > now ? { runAt: notBefore } : {})
-    await note({ documentId, dispatchId: id }, who.name, channelFacts[channel].queued)
+    await note({ documentId, dispatchId: id }, who.name, told(`queued/${channel}`))
   }
   publish('line')
   return true

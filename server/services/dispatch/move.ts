@@ -6,6 +6,7 @@ import {
   type StuckCause,
 } from '../../../core/dispatch/states'
 import type { ChannelName } from '../../../core/dispatch/channels'
+import type { Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { noteAll } from '../history/history'
@@ -52,7 +53,7 @@ export interface MoveEntry {
   who: Principal
   /** Where it is about one document of the dispatch. */
   documentId?: number
-  words: (moved: MovedDispatch) => string | null
+  what: (moved: MovedDispatch) => Told | null
   detail?: unknown
 }
 
@@ -91,10 +92,10 @@ export async function moveDispatches(
   })
 }
 
-const noteMoves = (moved: readonly MovedDispatch[], { who, documentId, words, detail }: MoveEntry) =>
+const noteMoves = (moved: readonly MovedDispatch[], { who, documentId, what, detail }: MoveEntry) =>
   noteAll(
     moved.flatMap((one) => {
-      const said = words(one)
-      return said === null ? [] : { documentId, dispatchId: one.id, actor: who.name, words: said, detail }
+      const told = what(one)
+      return told === null ? [] : { documentId, dispatchId: one.id, actor: who.name, ...told, detail }
     }),
   )

@@ -1,8 +1,7 @@
-import { stuckWords } from '../../../core/dispatch/states'
-import { capital } from '../../../core/documents/kinds'
-import { failureFacts } from '../../../core/shipping/labels'
+import { toldSendTo } from '../../../core/dispatch/send-to'
 import { clock } from '../../clock'
 import { isAddress } from '../../../core/preferences/recipients'
+import { counted, raised, told, toldKind, type Told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { gate } from '../house/queries'
 import { company } from '../house/house'
@@ -42,7 +41,7 @@ export async function sendFailureNotice(): Promise<void> {
   const subject = count > 0 ? subjectOf(stuck, keptBack, name) : subjectOfLabels(labels, carriers, name)
   const result = await sendHouseMail({
     to,
-    subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject,
+    subject: (rehearsalSince ? told('letter/rehearsal', { subject }) : subject).words,
     text: [...(count > 0 ? [textOf(stuck, keptBack)] : []), ...textsOfLabels(labels, carriers)].join('\n\n'),
   })
   if (result?.result !== 'accepted') return
@@ -62,65 +61,59 @@ interface Carrier {
   waiting: number
 }
 
-const countOf = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
+/** What is told, with what the other side said to it. */
+const withReply = (what: Told, reply: string | null): Told =>
+  reply ? told('notice/said', { what, reply }) : what
 
-function subjectOfLabels(labels: readonly Unbought[], carriers: readonly Carrier[], house: string): string {
+/** A list under its heading. */
+const listed = (heading: Told, lines: readonly Told[]): string =>
+  `${heading.words}\n\n${lines.map(({ words }) => words).join('\n')}\n`
+
+function subjectOfLabels(labels: readonly Unbought[], carriers: readonly Carrier[], house: string): Told {
   const [down] = carriers
-  if (down) return `${down.name} does not answer: ${countOf(down.waiting, 'label')} waiting`
+  if (down)
+    return told('notice/carrier-subject', { carrier: down.name, labels: counted(down.waiting, 'label') })
+  const [first] = labels
   return labels.length === 1
-    ? `No label: ${labels[0]!.shipment} to ${labels[0]!.customerName}`
-    : `${countOf(labels.length, 'label')} could not be bought at ${house}`
+    ? told('notice/label-subject', { shipment: first!.shipment, customer: first!.customerName })
+    : told('notice/labels-subject', { labels: counted(labels.length, 'label'), house })
 }
 
 function textsOfLabels(labels: readonly Unbought[], carriers: readonly Carrier[]): string[] {
   const down = carriers.map(
-    ({ name, waiting }) =>
-      `The carrier ${name} does not answer. ${countOf(waiting, 'label')} asked for again by themselves; there is ` +
-      'nothing to do but to wait, or to ship by another. This is said once.\n',
+    ({ name: carrier, waiting }) =>
+      `${told('notice/carrier', { carrier, labels: counted(waiting, 'label') }).words}\n`,
   )
   if (labels.length === 0) return down
-  const lines = labels.map(({ shipment, parcel, customerName, failure, reply }) => {
-    const said = reply ? ` (${reply})` : ''
-    return `${shipment}, parcel ${parcel}, ${customerName}: ${failureFacts[failure].words}${said}`
-  })
-  const what = labels.length === 1 ? 'This label' : 'These labels'
-  return [
-    ...down,
-    `${what} could not be bought. Shipments, Labels shows each with its remedy:\n\n${lines.join('\n')}\n`,
-  ]
+  const lines = labels.map(({ shipment, parcel, customerName: customer, failure, reply }) =>
+    withReply(told('notice/label', { shipment, parcel, customer, why: told(`failure/${failure}`) }), reply),
+  )
+  return [...down, listed(told(labels.length === 1 ? 'notice/label-one' : 'notice/label-more'), lines)]
 }
 
-function subjectOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[], name: string): string {
-  const [first, held] = [stuck[0], keptBack[0]]
-  if (stuck.length + keptBack.length > 1)
-    return `${stuck.length + keptBack.length} documents did not go at ${name}`
-  return first
-    ? `Stuck: ${first.number} to ${first.customerName}`
-    : `Not issued: ${held!.kind}${held!.orderNumber ? ` of ${held!.orderNumber}` : ''} for ${held!.customerName}`
+function subjectOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[], house: string): Told {
+  const count = stuck.length + keptBack.length
+  if (count > 1) return told('notice/several-subject', { documents: counted(count, 'document'), house })
+  const [first] = stuck
+  if (first) return told('notice/stuck-subject', { number: first.number, customer: first.customerName })
+  const { kind, orderNumber: order, customerName: customer } = keptBack[0]!
+  return order
+    ? told('notice/not-issued-subject-of', { kind: toldKind(kind), order, customer })
+    : told('notice/not-issued-subject', { kind: toldKind(kind), customer })
 }
 
 function textOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[]): string {
-  const parts: string[] = []
-  if (keptBack.length > 0) {
-    const lines = keptBack.map(({ kind, orderNumber, customerName, reason }) => {
-      const of = orderNumber ? ` of order ${orderNumber}` : ''
-      return `${capital(kind)}${of}, ${customerName}: ${reason}`
-    })
-    parts.push(
-      `${keptBack.length === 1 ? 'This was' : 'These were'} to go automatically and could not be ` +
-        'issued; no number was used. To check on the Line shows each with its ' +
-        `remedy:\n\n${lines.join('\n')}`,
-    )
-  }
-  if (stuck.length > 0) {
-    const lines = stuck.map(
-      (row) =>
-        `${row.number}, ${row.customerName}: ${stuckWords[row.cause].label}${row.reply ? ` (${row.reply})` : ''}`,
-    )
-    parts.push(
-      `${stuck.length === 1 ? 'This did' : 'These did'} not arrive. Stuck on the Line shows each with ` +
-        `its remedy:\n\n${lines.join('\n')}`,
-    )
-  }
-  return `${parts.join('\n\n')}\n`
+  const notIssued = keptBack.map(({ kind, orderNumber: order, customerName: customer, problem, sendTo }) => {
+    const of = { kind: raised(toldKind(kind)), customer, why: problem ?? toldSendTo(sendTo) }
+    return order ? told('notice/not-issued-of', { ...of, order }) : told('notice/not-issued', of)
+  })
+  const lies = stuck.map(({ number, customerName: customer, cause, reply }) =>
+    withReply(told('notice/stuck', { number, customer, why: told(`cause/${cause}`) }), reply),
+  )
+  const headed = (lines: readonly Told[], one: Told, more: Told) =>
+    lines.length === 0 ? [] : [listed(lines.length === 1 ? one : more, lines)]
+  return [
+    ...headed(notIssued, told('notice/not-issued-one'), told('notice/not-issued-more')),
+    ...headed(lies, told('notice/stuck-one'), told('notice/stuck-more')),
+  ].join('\n')
 }

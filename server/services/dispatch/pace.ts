@@ -1,5 +1,6 @@
-import { paceWords, slotsFor } from '../../../core/dispatch/pace'
+import { slotsFor, toldPace } from '../../../core/dispatch/pace'
 import { groupBy } from '../../../core/group'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { addJob } from '../../queue/add'
 import { noteAll } from '../history/history'
@@ -71,7 +72,7 @@ export async function paced(ids: readonly number[]): Promise<number[]> {
       waiting.map(({ id }) => ({
         dispatchId: id,
         actor: 'Clothespin',
-        words: `Waits its turn: the mail account “${account.name}” takes ${paceWords(account)}.`,
+        ...told('sent/waits-turn', { account: account.name, pace: toldPace(account) }),
       })),
     )
   }

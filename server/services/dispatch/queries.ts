@@ -9,6 +9,7 @@ import { company } from '../house/house'
 import { type Listed, likeText, type Sort, keyset, paged } from '../keyset'
 import type { DispatchFilter, DispatchRow } from './list'
 import type { StuckCause } from '../../../core/dispatch/states'
+import type { Told } from '../../../core/said/told'
 import type { PrintQueueRow } from './print-queue'
 
 /* The statements of dispatch that have no file of their own. */
@@ -140,7 +141,8 @@ export interface KeptBack {
   kind: DocumentKind
   orderNumber: string
   customerName: string
-  reason: string
+  problem: Told | null
+  sendTo: string
 }
 
 /** Most of each that one mail names; the rest comes with the next. */
@@ -155,7 +157,7 @@ export const unnoticedStuck = () =>
 export const unnoticedKeptBack = () =>
   rows<KeptBack>(
     `select id, kind, order_number "orderNumber", customer_name "customerName",
-      coalesce(problem, send_to) reason
+      problem, send_to "sendTo"
     from prepared_document
     where state = 'prepared' and kept_back and not kept_back_noticed
     order by id

@@ -1,5 +1,6 @@
 import type { DispatchState, StuckCause } from '../../../core/dispatch/states'
-import { one, run, rows } from '../../db/connection'
+import type { Told } from '../../../core/said/told'
+import { json, one, run, rows } from '../../db/connection'
 
 /* The statements of reports.ts. */
 
@@ -30,19 +31,20 @@ export const keepRecipientOutcome = (given: {
 export const keepUnclearRecipient = (given: {
   dispatchId: number
   recipient: string
+  source: Told
   outcome: string
   reply: string
   now: Date
 }) =>
   run(
     `insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
-    select s.id, lower($recipient), '', 'to', 'delivery report', $outcome, $reply, $now::timestamptz
+    select s.id, lower($recipient), '', 'to', $source::jsonb, $outcome, $reply, $now::timestamptz
     from dispatch s
     where s.id = $dispatchId and s.state = 'stuck' and s.stuck_cause = 'unclear'
       and lower(s.send_to) = lower($recipient)
       and not exists (select from dispatch_recipient r where r.dispatch_id = s.id)
     on conflict do nothing`,
-    given,
+    { ...given, source: json(given.source) },
   )
 
 export const recipientsNotDelivered = (dispatchId: number) =>

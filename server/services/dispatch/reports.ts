@@ -1,7 +1,8 @@
-import { answerKind, answerWords, type AnswerKind, type AnswerMail } from '../../../core/dispatch/answer'
+import { answerKind, toldAnswer, type AnswerKind, type AnswerMail } from '../../../core/dispatch/answer'
 import { parseDeliveryStatus, type RecipientReport } from '../../../core/dispatch/delivery-report'
 import { causeOf, parseReply } from '../../../core/dispatch/reply'
-import { stuckWords, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
+import type { DispatchState, StuckCause } from '../../../core/dispatch/states'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { readAnswer } from '../../outside/mail/answer'
@@ -25,6 +26,9 @@ import { theHouse } from '../people/principal'
  * Refuses: nothing; a report about an address we did not write to is noted and changes nothing.
  */
 
+/** Who the history names. */
+const mailServer = 'Mail server'
+
 /**
  * Keeps what came back to the return path of a dispatch: a delivery report, or another answer.
  * Answers false when the dispatch is just being handed over: the report should come again in a moment. */
@@ -41,14 +45,22 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
       if (report.action === 'delayed') {
         await note(
           { dispatchId },
-          'Mail server',
-          `Still trying to reach ${report.recipient}: ${report.diagnostic || report.status}`,
+          mailServer,
+          told('report/delayed', {
+            recipient: report.recipient,
+            reply: report.diagnostic || report.status,
+          }),
         )
         continue
       }
       const outcome = report.action === 'failed' ? 'bounced' : 'delivered'
       if (outcome === 'delivered' && isSettled(dispatch)) {
-        await note({ dispatchId }, 'Mail server', `Delivered to the mailbox of ${report.recipient}.`, report)
+        await note(
+          { dispatchId },
+          mailServer,
+          told('report/delivered', { recipient: report.recipient }),
+          report,
+        )
         continue
       }
       const reply = parseReply(report.diagnostic || report.status)
@@ -59,15 +71,20 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
         reply: report.diagnostic || report.status,
         now: clock.now(),
       }
-      const known = (await keepRecipientOutcome(kept)) || (await keepUnclearRecipient(kept))
+      const known =
+        (await keepRecipientOutcome(kept)) ||
+        (await keepUnclearRecipient({ ...kept, source: told('reached/report') }))
       if (known === 0) {
         await note(
           { dispatchId },
-          'Mail server',
+          mailServer,
           dispatch.cause === 'unclear'
-            ? `A report came about ${report.recipient}: ${report.action}. Whether everybody got it is not known.`
-            : `A report came about ${report.recipient}, to whom this was not sent: ` +
-                `${report.action} ${report.diagnostic}`,
+            ? told('report/unclear', { recipient: report.recipient, action: report.action })
+            : told('report/stranger', {
+                recipient: report.recipient,
+                action: report.action,
+                reply: report.diagnostic,
+              }),
         )
         continue
       }
@@ -76,10 +93,13 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
         failed = { report, cause: causeOf({ ...reply, enhanced: report.status || reply.enhanced }, true) }
       await note(
         { dispatchId },
-        'Mail server',
+        mailServer,
         outcome === 'bounced'
-          ? `It came back from ${report.recipient}: ${report.diagnostic || report.status}`
-          : `Delivered to the mailbox of ${report.recipient}.`,
+          ? told('report/bounced', {
+              recipient: report.recipient,
+              reply: report.diagnostic || report.status,
+            })
+          : told('report/delivered', { recipient: report.recipient }),
         report,
       )
     }
@@ -92,7 +112,7 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
             set: { cause: failed.cause, reply: failed.report.diagnostic || failed.report.status },
           },
         ],
-        { who: theHouse, words: () => stuckWords[failed!.cause].remedy },
+        { who: theHouse, what: () => told(`remedy/${failed!.cause}`) },
       )
     else if (isAboutOurs && !isSettled(dispatch)) await deliveredWhenAll(dispatchId)
     publish('line')
@@ -106,19 +126,25 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
  */
 async function keepAnswer(dispatchId: number, answer: AnswerMail): Promise<boolean> {
   const kind = answerKind(answer)
-  const words = answerWords(kind, answer)
+  const said = toldAnswer(kind, answer)
   const who = answer.complaint?.about || answer.from
   return inTransaction(async () => {
     const dispatch = await lockState(dispatchId)
     if (!dispatch) return true
     if (dispatch.state === 'handing over') return false
-    await note({ dispatchId }, 'Mail server', words)
+    await note({ dispatchId }, mailServer, said)
     const outcome = kind === 'left' || kind === 'complaint' ? 'bounced' : 'delivered'
     const known =
       kind === 'other' || (kind === 'away' && isSettled(dispatch))
         ? 0
-        : await keepRecipientOutcome({ dispatchId, recipient: who, outcome, reply: words, now: clock.now() })
-    if (known > 0) await moveByAnswer(dispatchId, kind, words)
+        : await keepRecipientOutcome({
+            dispatchId,
+            recipient: who,
+            outcome,
+            reply: said.words,
+            now: clock.now(),
+          })
+    if (known > 0) await moveByAnswer(dispatchId, kind, said.words)
     publish('line')
     return true
   })
@@ -133,7 +159,7 @@ async function moveByAnswer(dispatchId: number, kind: AnswerKind, reply: string)
   const cause: StuckCause = kind === 'left' ? 'left' : 'unwanted'
   await moveDispatches('bounce', [{ id: dispatchId, set: { cause, reply } }], {
     who: theHouse,
-    words: () => stuckWords[cause].remedy,
+    what: () => told(`remedy/${cause}`),
   })
 }
 
@@ -154,7 +180,7 @@ export async function presumeArrived(presumeSeconds: number): Promise<number> {
       silent.map(({ id }) => ({ id, set: { how: 'presumed: no bounce' } })),
       {
         who: theHouse,
-        words: () => `Presumed to have arrived: no bounce within ${presumeSeconds} s.`,
+        what: () => told('report/presumed', { seconds: presumeSeconds }),
       },
     )
     return arrived.length

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { groupBy } from '../../../core/group'
 import { outcomeOf, refusedFor, type Outcome } from '../../../core/dispatch/outcome'
-import { stuckWords } from '../../../core/dispatch/states'
+import { told, type Told } from '../../../core/said/told'
+import type { Reply } from '../../../core/dispatch/reply'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction } from '../../db/connection'
@@ -96,7 +97,7 @@ async function divert(
   await inTransaction(async () => {
     await moveDispatches('lapse', [{ id: one.id, token, set: { tries: -1, held: there, nextTryAt } }], {
       who: theHouse,
-      words: () => (there ? `Rehearsed to ${address}. It is held, and still to be sent.` : null),
+      what: () => (there ? told('sent/rehearsed', { address }) : null),
     })
   })
 }
@@ -146,7 +147,7 @@ async function mayLeave(due: readonly DueDispatch[]): Promise<number[]> {
       stopped.map((one) => ({
         dispatchId: one.id,
         actor: 'Clothespin',
-        words: `Taken out of Waiting: its order is ${one.stopped}.`,
+        ...told('sent/stopped', { status: one.stopped! }),
       })),
     )
     publish('line')
@@ -176,7 +177,9 @@ async function keepResult(
   attempt: Exclude<Attempt, { split: unknown }>,
 ): Promise<void> {
   const tried = 'result' in attempt
-  const outcome = tried ? outcomeOf(attempt.result, one.attempts) : refusedFor(attempt.stuck, attempt.reply)
+  const outcome = tried
+    ? outcomeOf(attempt.result, one.attempts)
+    : refusedFor(attempt.stuck, attempt.why && ourReply(attempt.why))
   await inTransaction(async () => {
     const nextTryAt = new Date(clock.now().getTime() + outcome.pause * 1000)
     const moved = await moveDispatches(
@@ -197,7 +200,7 @@ async function keepResult(
       ],
       {
         who: theHouse,
-        words: () => resultWords(outcome, tried ? attempt.sentToAll : ''),
+        what: () => toldResult(outcome, tried ? attempt.sentToAll : '', tried ? null : attempt.why),
         detail: outcome.reply,
       },
     )
@@ -211,22 +214,25 @@ async function keepResult(
   })
 }
 
-function resultWords({ event, cause, reply, pause, away }: Outcome, sentToAll: string): string {
-  const said = !reply?.text
-    ? ''
-    : cause === 'not written' || cause === 'too large'
-      ? ` ${reply.text}`
-      : ` The mail server said: ${reply.text}`
+/** What stands where else a mail server answered. */
+const ourReply = ({ words }: Told): Reply => ({ code: 0, enhanced: null, text: words })
+
+/** @param why it was not even tried */
+function toldResult({ event, cause, reply, pause, away }: Outcome, people: string, why: Told | null): Told {
+  const said = reply?.text ?? ''
+  const and = (what: Told) => (said ? told('try/said', { what, reply: said }) : what)
   switch (event) {
     case 'accept':
-      return `Handed to the mail server for ${sentToAll}.${said}`
+      return and(told('try/accepted', { people }))
     case 'defer':
       return away
-        ? `The mail server is away: trying again in ${pause} s. (${reply?.text ?? ''})`
-        : `Put off by the mail server: trying again in ${pause} s.${said}`
+        ? told('try/away', { seconds: pause, reply: said })
+        : and(told('try/put-off', { seconds: pause }))
     case 'lose':
-      return `${stuckWords.unclear.remedy} (${reply?.text ?? ''})`
-    default:
-      return `${cause ? stuckWords[cause].remedy : 'Refused.'}${said}`
+      return told('try/unclear', { remedy: told('remedy/unclear'), reply: said })
+    default: {
+      const what = cause ? told(`remedy/${cause}`) : told('try/refused')
+      return why ? told('try/why', { what, why }) : and(what)
+    }
   }
 }

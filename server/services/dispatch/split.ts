@@ -1,4 +1,5 @@
 import type { EmailPart } from '../../../core/enclosures/parts'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Brand, Dispatch, DispatchDocument } from '../../db/models'
@@ -21,10 +22,10 @@ export async function splitDispatch(
   split: readonly EmailPart['files'][],
 ): Promise<void> {
   await inTransaction(async () => {
-    const words = `Too large for one email: it goes in ${split.length}.`
+    const what = told('sent/split', { parts: split.length })
     const moved = await moveDispatches('lapse', [{ id, token, set: { tries: -1 } }], {
       who: theHouse,
-      words: () => words,
+      what: () => what,
     })
     if (moved.length === 0) return
     const [first, ...others] = split.map((files, at) => ({ place: at + 1, of: split.length, files }))
@@ -68,7 +69,7 @@ async function furtherParts(email: Dispatch, parts: readonly EmailPart[]): Promi
     made.map(({ id }, at) => ({
       dispatchId: id,
       actor: theHouse.name,
-      words: `Email ${parts[at]!.place} of ${parts[at]!.of}: all its files did not fit into one.`,
+      ...told('sent/part', { place: parts[at]!.place, of: parts[at]!.of }),
     })),
   )
   return made.map(({ id }) => id)

@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { rows, one, run } from '../../db/connection'
 
@@ -26,7 +27,7 @@ export const stopOfDispatch = (
     where sd.dispatch_id = ${alias}.id and sdd.kind in (${waitingKinds}))`
 
 export const holdBackPrepared = (orderIds: readonly number[]) =>
-  rows<{ id: number; sourceId: number; kind: string }>(
+  rows<{ id: number; sourceId: number; kind: DocumentKind }>(
     `update prepared_document set automatic = false, once_complete = replace(once_complete, 'go', 'check')
     where source_id in (${ofOrders}) and state = 'prepared' and (automatic or once_complete = 'go')
       and kind in (${waitingKinds})

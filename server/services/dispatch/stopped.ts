@@ -1,5 +1,6 @@
 import { isByWorker } from '../../../core/dispatch/channels'
 import { stopOfStatus } from '../../../core/orders/statuses'
+import { told, toldKind } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
@@ -50,12 +51,12 @@ async function holdBack(orderIds: readonly number[], status: string, who: Princi
       sourceId: paper.sourceId,
       preparedId: paper.id,
       actor: who.name,
-      words: `The ${paper.kind} does not go automatically any more: its order is ${status}.`,
+      ...told('sent/to-check', { kind: toldKind(paper.kind), status }),
     })),
     ...held.map((dispatch) => ({
       dispatchId: dispatch.id,
       actor: who.name,
-      words: `Taken out of Waiting: its order is ${status}.`,
+      ...told('sent/stopped', { status }),
     })),
   ])
   return { toCheck, nowByHand: byHand.length, ...byChannel(held), gone, labels }
@@ -77,7 +78,7 @@ async function letBack(orderIds: readonly number[], letGo: boolean, who: Princip
     back.map((dispatch) => ({
       dispatchId: dispatch.id,
       actor: who.name,
-      words: letGo ? 'Let go again: its order came back.' : 'Its order came back; it stays held.',
+      ...told(letGo ? 'sent/back' : 'sent/back-held'),
     })),
   )
   return { ...none, toCheck, ...byChannel(back) }
@@ -129,12 +130,12 @@ export async function applyStoppingStatuses(who: Principal): Promise<void> {
     ...held.map(({ id }) => ({
       dispatchId: id,
       actor: who.name,
-      words: 'Taken out of Waiting: its order is held.',
+      ...told('sent/stopped-held'),
     })),
     ...stays.map(({ id }) => ({
       dispatchId: id,
       actor: who.name,
-      words: 'It stays held until somebody lets it go.',
+      ...told('sent/stays-held'),
     })),
   ])
   publish('line')

@@ -1,5 +1,5 @@
-import { stuckWords } from '../../../core/dispatch/states'
 import { labelLifecycle } from '../../../core/shipping/labels'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
@@ -143,12 +143,12 @@ async function lapseClaims(): Promise<void> {
   await moveDispatches(
     'lapse',
     again.map(({ id }) => ({ id, set: { nextTryAt: now } })),
-    { who: theHouse, words: () => 'Its worker stopped before anything left; trying again.' },
+    { who: theHouse, what: () => told('sent/worker-stopped') },
   )
   await moveDispatches(
     'lose',
     unclear.map(({ id }) => ({ id, set: { cause: 'unclear' as const } })),
-    { who: theHouse, words: () => stuckWords.unclear.remedy },
+    { who: theHouse, what: () => told('remedy/unclear') },
   )
 }
 
@@ -166,7 +166,7 @@ async function lapseBookings(): Promise<void> {
     lapsed.map(({ sourceId, parcel }) => ({
       sourceId,
       actor: theHouse.name,
-      words: `Nobody knows whether the label of parcel ${parcel} was bought: its worker stopped. Asking the carrier.`,
+      ...told('goods/label-unclear', { parcel }),
     })),
   )
 }

@@ -1,3 +1,4 @@
+import { told, toldKind, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { releaseSettledClaim, retakeClaim } from './queries'
 import { json } from '../../db/connection'
@@ -21,21 +22,24 @@ export async function claimAgain(documentId: number): Promise<void> {
 /** A document of its source is made once: by source, kind and occasion. */
 export const claimKey = (sourceId: number, kind: string, occasion: string) => json([sourceId, kind, occasion])
 
-/** Who has the claims that are taken, in plain words, by claim. */
-export async function holdersInWords(
+/** Who has the claims that are taken, by claim. */
+export async function holdersOf(
   claims: Parameters<typeof holdersOfClaims>[0],
-): Promise<Map<string, { preparedId: number; words: string }>> {
+): Promise<Map<string, { preparedId: number; why: Told }>> {
   const held = await holdersOfClaims(claims)
   return new Map(
     held.map(({ preparedId, number, automatic, sourceId, sourceKind, kind, occasion }) => [
       claimKey(sourceId, kind, occasion),
       {
         preparedId,
-        words: number
-          ? `Nothing was made: ${kind} ${number} was already issued for this ${sourceKind}.`
-          : `Nothing was made: the ${kind} of this ${sourceKind} is already prepared and ` +
-            `${automatic ? 'goes by itself' : 'waits in To check'}.`,
+        why: toldHolder({ number, automatic, kind: toldKind(kind), source: told(`source/${sourceKind}`) }),
       },
     ]),
   )
+}
+
+function toldHolder(of: { number: string | null; automatic: boolean; kind: Told; source: Told }): Told {
+  const { number, automatic, kind, source } = of
+  if (number) return told('claim/issued', { kind, number, source })
+  return told(automatic ? 'claim/goes' : 'claim/waits', { kind, source })
 }

@@ -2,8 +2,9 @@ import type { Day } from '../../../core/documents/days'
 import { eventDate, dateRefusal } from '../../../core/documents/document-date'
 import { Refusal } from '../../../core/errors'
 import { nextCounter, formatNumber } from '../../../core/numbering/series'
+import { told, toldRefusal, type Told } from '../../../core/said/told'
 import { behindSavepoint } from '../../db/connection'
-import { logTrouble, troubleWords } from '../../log'
+import { logTrouble } from '../../log'
 import type { SeriesRow } from '../house/house'
 import {
   type PaperRow,
@@ -46,7 +47,7 @@ export async function issuePeriod(
           : eventDate(paper.eventDay, { today, closedUntil, newest: newestHere }))
       const refusal =
         used.source === 'order' && !paper.orderNumber
-          ? "Its series takes the order's number, and it has no order. Give the series numbers of its own."
+          ? told('problem/no-order-number')
           : dateRefusal(date, { today, closedUntil, newest: newestHere, earlierOk: paper.earlierDateOk })
       if (refusal) {
         refused.push({ paper, outcome: failed(refusal) })
@@ -83,7 +84,7 @@ export async function issuePeriod(
     asked.numbered.forEach(({ paper, drawn }, index) => {
       const { documentId, eventId } = inserted[index]!
       if (eventId !== null) issuing.posted.push(eventId)
-      done.push({ paper, outcome: { outcome: 'issued', reason: drawn.number, documentId } })
+      done.push({ paper, outcome: { outcome: 'issued', number: drawn.number, reason: null, documentId } })
     })
   }
   const issueOne = async (paper: PaperRow) => {
@@ -121,10 +122,10 @@ function together(papers: readonly PaperRow[], issuing: IssuingRun): PaperRow[][
 }
 
 /** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
-function whyNotIssued(error: unknown, paper: PaperRow): string {
-  if (error instanceof Refusal) return error.message
+function whyNotIssued(error: unknown, paper: PaperRow): Told {
+  if (error instanceof Refusal) return toldRefusal(error)
   const id = logTrouble(error, { paper: paper.id }, 'a document could not be issued')
-  return troubleWords('It could not be issued', id)
+  return told('trouble/not-issued', { id })
 }
 
 /** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */

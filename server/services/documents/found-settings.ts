@@ -3,7 +3,7 @@ import { Refusal } from '../../../core/errors'
 import type { OrderLineFacts } from '../../../core/documents/facts'
 import { preparePaper } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { heldWords } from '../../../core/documents/needs'
+import { heldWhy } from '../../../core/documents/needs'
 import type { Paper } from '../../../core/documents/paper'
 import { relatedFacts } from '../../../core/documents/related'
 import { dayInZone, type Day } from '../../../core/documents/days'
@@ -11,7 +11,7 @@ import type { Language } from '../../../core/money/format'
 import { ratesOn, togetherOn } from '../../../core/money/tax-codes'
 import { numberStandIn, seriesFor } from '../../../core/numbering/series'
 import { type ContactFacts } from '../../../core/preferences/recipients'
-import { noAddress } from '../../../core/dispatch/plan'
+import { noAddress, wantsNothing } from '../../../core/dispatch/send-to'
 import { statusIn } from '../../../core/orders/statuses'
 import { ofVariant, textOfVariant } from '../../../core/preferences/variants'
 import { findSetting } from '../../../core/preferences/settings'
@@ -23,6 +23,7 @@ import { branches } from '../house/branches'
 import { standingTextsOf } from '../house/standing-texts'
 import { taxCodes } from '../house/tax'
 import { deliveryOf } from '../../../core/dispatch/delivery'
+import { told, toldRefusal, type Told } from '../../../core/said/told'
 import { brandFacts } from './brand-facts'
 import { lastCounters, rateTable } from './queries'
 import type { HouseContext, SubjectRow, Addressing, PaperContext } from './paper-context'
@@ -131,10 +132,13 @@ export function contextOf(
     },
     held:
       order.needs && kindFacts[kind].books === 'debit'
-        ? heldWords({
+        ? heldWhy({
             needs: order.needs,
             order,
-            enterAt: order.enterAt ?? `order ${order.number}`,
+            enterAt:
+              order.enterAt === 'draft'
+                ? told('of/draft-within')
+                : told('of/order-within', { number: order.number }),
             customerName: order.customerName,
             contacts,
           })
@@ -250,7 +254,7 @@ export function contextOf(
 }
 
 /** The paper as it will be, or the plain reason why there is none. */
-export function paperOf(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
+export function paperOf(context: PaperContext, today: Day): { paper: Paper } | { problem: Told } {
   const none = context.problem ?? context.nothing
   if (none) return { problem: none }
   const standIn = numberStandIn(
@@ -261,14 +265,14 @@ export function paperOf(context: PaperContext, today: Day): { paper: Paper } | {
   try {
     return { paper: preparePaper(context.source, today, standIn) }
   } catch (error) {
-    if (error instanceof Refusal) return { problem: error.message }
+    if (error instanceof Refusal) return { problem: toldRefusal(error) }
     throw error
   }
 }
 
-/** Whom it goes to, in the words of a list. */
-export function sendToWords(context: PaperContext): string {
-  if (context.channel === 'nothing') return 'Wants nothing'
+/** Whom it goes to, as lists keep it. */
+export function sendToOf(context: PaperContext): string {
+  if (context.channel === 'nothing') return wantsNothing
   const channels = channelsFor(context.channel)
   if (!channels.some((one) => channelFacts[one].addressed)) return channelFacts[channels[0]!].sendTo
   const [first, ...others] = context.recipients

@@ -2,7 +2,7 @@ import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { type PaperSource } from '../../../core/documents/issue'
-import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { owedBy } from '../../../core/documents/owed'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { SendingHours } from '../../../core/routines/sentence'
@@ -19,6 +19,8 @@ import { putOnTheirWay } from './put-on-their-way'
 import type { Principal } from '../people/principal'
 import { contentOf, searchWords, postedFacts } from './document-content'
 import type { Asked } from '../../../core/documents/second-look'
+import { raised, told, toldKind, type Told } from '../../../core/said/told'
+import type { Paper } from '../../../core/documents/paper'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -43,7 +45,7 @@ export interface PaperRow {
   occasion: string
   state: string
   revision: number
-  problem: string | null
+  problem: Told | null
   /** The status of its order that holds it back. */
   stopped: string | null
   changed: boolean
@@ -68,7 +70,7 @@ export interface PaperRow {
   delayMinutes: number
   hours: SendingHours | null
   /** Why a second person has to send it, and who asked for one. */
-  secondLook: string | null
+  secondLook: Told | null
   asked: Asked | null
   /** Where it goes as a rehearsal; '' for real. */
   rehearseTo: string
@@ -232,10 +234,7 @@ export async function insertDocuments(
       preparedId: from.id,
       documentId,
       actor: who.name,
-      words:
-        drawn.seriesId === null
-          ? `${capital(from.kind)} ${drawn.number} was taken over from the program before; it was sent then.`
-          : `${capital(from.kind)} ${drawn.number} was issued over ${paper.amounts.total} ${paper.currency}.`,
+      ...toldIssued(from.kind, drawn, paper),
     })),
   )
   for (const { from, drawn, documentId, paper, paidNow } of issued) {
@@ -268,4 +267,11 @@ export async function insertDocuments(
     documentId,
     eventId: lookedAt(from.kind) === null ? events[index]!.id : null,
   }))
+}
+
+function toldIssued(kind: DocumentKind, { number, seriesId }: Drawn, { amounts, currency }: Paper): Told {
+  const of = { kind: raised(toldKind(kind)), number }
+  return seriesId === null
+    ? told('issued/taken-over', of)
+    : told('issued/over', { ...of, sum: `${amounts.total} ${currency}` })
 }

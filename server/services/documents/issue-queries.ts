@@ -1,5 +1,6 @@
 import type { Day } from '../../../core/documents/days'
 import type { Preference } from '../../../core/preferences/recipients'
+import type { Told } from '../../../core/said/told'
 import { run, rows, json, one } from '../../db/connection'
 import { markedStale } from '../outbox/queries'
 import { stopOf } from '../dispatch/stopped-queries'
@@ -24,7 +25,12 @@ const paperColumns = `
 
 export type Outcome = Omit<IssueResult, 'preparedId'>
 
-export const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
+export const failed = (reason: Told): Outcome => ({
+  outcome: 'failed',
+  number: null,
+  reason,
+  documentId: null,
+})
 
 /** Where prepared documents go as rehearsals; those that go for real are none. */
 export const rehearsalsOf = async (ids: readonly number[]): Promise<Map<number, string>> => {
@@ -57,7 +63,7 @@ export const keepBack = (failed: readonly IssueResult[]) =>
     `update prepared_document p
     set automatic = false, kept_back = true, kept_back_noticed = false,
       problem = case when f.outcome = 'failed' then f.reason else p.problem end
-    from jsonb_to_recordset($failed::jsonb) as f ("preparedId" int, reason text, outcome text)
+    from jsonb_to_recordset($failed::jsonb) as f ("preparedId" int, reason jsonb, outcome text)
     where p.id = f."preparedId" and p.state = 'prepared'`,
     { failed: json(failed) },
   )

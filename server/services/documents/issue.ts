@@ -3,6 +3,7 @@ import { dayInZone } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import { periodOf, seriesFor } from '../../../core/numbering/series'
+import { told } from '../../../core/said/told'
 import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -98,7 +99,13 @@ async function rehearseReady(
   const numbers = await rehearse(ready, address, dayInZone(clock.now(), (await company()).timeZone), who)
   await notAutomatic(ready.map((paper) => paper.id))
   ready.forEach((paper, index) =>
-    results.push({ preparedId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }),
+    results.push({
+      preparedId: paper.id,
+      outcome: 'rehearsed',
+      number: numbers[index]!,
+      reason: null,
+      documentId: null,
+    }),
   )
 }
 
@@ -166,7 +173,7 @@ async function issueReady(
     if (!seriesOf(paper, series))
       results.push({
         preparedId: paper.id,
-        ...failed(`${paper.source.brand.name} has no number series for it. Add one in Settings, Numbers.`),
+        ...failed(told('problem/no-series', { brand: paper.source.brand.name })),
       })
   for (const used of series) {
     const own = ready.filter((paper) => seriesOf(paper, series)?.id === used.id)

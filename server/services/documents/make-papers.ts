@@ -2,6 +2,7 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
+import { allOf, toldRefusal, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { checkPaper } from '../../render/pool'
 import { fillLetter } from '../dispatch/compose'
@@ -16,9 +17,9 @@ import { byKind, sourceOf } from './sources'
 export interface MadeDocument {
   context: PaperContext
   paper: Paper | null
-  problem: string | null
+  problem: Told | null
   /** What will be drawn otherwise than it was written; it stops nothing. */
-  replaced: string[]
+  replaced: Told[]
   /** Nothing is wrong with it but that its source is not complete yet. */
   held: boolean
 }
@@ -54,7 +55,7 @@ async function layOutAll(
         if ('problem' in made)
           return [id, { context, paper: null, problem: made.problem, replaced: [], held: false }]
         const { problems, replaced } = await checkPaper(made.paper, context.design.design)
-        const wrong = [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)]
+        const wrong = [...problems.map(({ sentence }) => sentence), ...emailProblems(context, made.paper)]
         return [
           id,
           {
@@ -62,7 +63,7 @@ async function layOutAll(
             paper: made.paper,
             replaced,
             held: context.held !== null && wrong.length === 0,
-            problem: [...wrong, ...(context.held ? [context.held] : [])].join(' ') || null,
+            problem: allOf([...wrong, ...(context.held ? [context.held] : [])]),
           },
         ]
       }),
@@ -71,7 +72,7 @@ async function layOutAll(
 }
 
 /** Why the email that is to carry a document cannot be written; it is found before the document gets a number. */
-function emailProblems(context: PaperContext, paper: Paper): string[] {
+function emailProblems(context: PaperContext, paper: Paper): Told[] {
   if (context.recipients.length === 0) return []
   try {
     fillLetter({
@@ -82,7 +83,7 @@ function emailProblems(context: PaperContext, paper: Paper): string[] {
     })
     return []
   } catch (error) {
-    if (error instanceof Refusal) return [error.message]
+    if (error instanceof Refusal) return [toldRefusal(error)]
     throw error
   }
 }

@@ -4,6 +4,7 @@ import {
   type PreparedEvent,
   type PreparedState,
 } from '../../../core/documents/prepared-states'
+import type { Told } from '../../../core/said/told'
 import { moveRows, type Columns, type Moved } from '../../db/move'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
@@ -21,7 +22,7 @@ export interface MovedPrepared extends Moved<PreparedState> {
 
 export interface PreparedEntry {
   who: Principal
-  words: (moved: MovedPrepared) => string
+  what: (moved: MovedPrepared) => Told
 }
 
 /** Lets something happen to prepared documents. @returns those that were moved */
@@ -44,7 +45,7 @@ export async function movePrepared(
       sourceId: one.sourceId,
       preparedId: one.id,
       actor: entry.who.name,
-      words: entry.words(one),
+      ...entry.what(one),
     })),
   )
   publish(

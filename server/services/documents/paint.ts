@@ -1,9 +1,11 @@
 import { isByWorker } from '../../../core/dispatch/channels'
 import { fileNamePart } from '../../../core/numbering/series'
+import { told, type Told } from '../../../core/said/told'
+import { sentencesOf } from '../../../core/designs/pages'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { DocumentFile } from '../../db/models'
-import { log, logTrouble, troubleWords } from '../../log'
+import { log, logTrouble } from '../../log'
 import { keepFiles } from '../../outside/filestore/store'
 import { addJobs } from '../../queue/add'
 import { moveDispatches } from '../dispatch/move'
@@ -47,10 +49,9 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
             pages: 0,
             problems: [
               {
-                sentence: troubleWords(
-                  'It could not be drawn',
-                  logTrouble(error, { document: document.id }, 'a document could not be drawn'),
-                ),
+                sentence: told('trouble/not-drawn', {
+                  id: logTrouble(error, { document: document.id }, 'a document could not be drawn'),
+                }),
               },
             ],
             renderer: '',
@@ -67,8 +68,7 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
     )
     const ready = await keepPainted(made)
     for (const { document, rendered } of painted)
-      if (!rendered.bytes)
-        await cannotDraw(document, rendered.problems.map((problem) => problem.sentence).join(' '))
+      if (!rendered.bytes) await cannotDraw(document, sentencesOf(rendered.problems))
     const due = await readyPainted(ready)
     const now = clock.now()
     await addJobs(
@@ -111,16 +111,16 @@ async function keepPainted(painted: readonly Painted[]): Promise<number[]> {
   return ready.map(({ id }) => id)
 }
 
-async function cannotDraw(document: Unpainted, reason: string): Promise<void> {
-  log.error({ document: document.id, reason }, 'an issued document cannot be drawn')
+async function cannotDraw(document: Unpainted, reason: Told): Promise<void> {
+  log.error({ document: document.id, reason: reason.words }, 'an issued document cannot be drawn')
   const waiting = await dispatchesOfDocument(document.id)
   await moveDispatches(
     'refuse',
-    waiting.map(({ id }) => ({ id, set: { cause: 'not drawn' as const, reply: reason } })),
+    waiting.map(({ id }) => ({ id, set: { cause: 'not drawn' as const, reply: reason.words } })),
     {
       who: theHouse,
       documentId: document.id,
-      words: () => `The PDF could not be made: ${reason}`,
+      what: () => told('issued/not-drawn', { reason }),
     },
   )
 }

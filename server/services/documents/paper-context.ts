@@ -23,6 +23,7 @@ import type { Language } from '../../../core/money/format'
 import type { TaxCode } from '../../../core/money/tax-codes'
 import type { Channel, Recipient, Preferences, ContactRole } from '../../../core/preferences/recipients'
 import type { AsOnce } from '../../../core/preferences/variants'
+import type { Told } from '../../../core/said/told'
 import type { Letter } from '../dispatch/compose'
 import type { BranchView } from '../house/branches'
 import type { SeriesRow, BrandRow, DesignRow, EmailTextRow, company } from '../house/house'
@@ -49,11 +50,11 @@ export interface BuiltFrom {
 /** Everything a paper of one source is made of, as it stands now. */
 export interface PaperContext {
   /** Why its source has nothing to make it of. */
-  problem?: string
+  problem?: Told
   /** Why none is made at all: there is nothing that it would say. */
-  nothing?: string
+  nothing?: Told
   /** Why it is held until its source is complete, and whom to ask; null where nothing is missing. */
-  held: string | null
+  held: Told | null
   sourceId: number
   creditsId: number | null
   replacesId: number | null
@@ -139,7 +140,7 @@ export interface SubjectRow {
   /** What its customer needs on an invoice. */
   needs?: Needs
   /** Where a person enters what is missing; the order by its number where nothing is said. */
-  enterAt?: string
+  enterAt?: 'draft'
 }
 
 /** Whom a paper is addressed to before the customer's preferences: a role, and copies of the routine. */

@@ -1,9 +1,9 @@
-import { sources } from '../../../core/documents/sources'
 import { badInput, Refusal } from '../../../core/errors'
-import { capital, type DocumentKind, kindFacts } from '../../../core/documents/kinds'
+import { type DocumentKind, kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { isAddress } from '../../../core/preferences/recipients'
+import { joined, raised, told, toldKind, toldRefusal, type Told } from '../../../core/said/told'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
@@ -21,7 +21,7 @@ import { lookForSecond } from './second-look'
  */
 
 /** What came of one source; one that is refused never keeps the others back. */
-export type PreparedByHand = Prepared | { outcome: 'refused'; preparedId: null; reason: string }
+export type PreparedByHand = Prepared | { outcome: 'refused'; preparedId: null; reason: Told }
 
 export interface MadeByHand {
   sourceId: number
@@ -61,7 +61,7 @@ export async function prepareByHand(
           if (laidOut.size === 1) throw refusal
           results.push({
             sourceId: id,
-            result: { outcome: 'refused', preparedId: null, reason: refusal.message },
+            result: { outcome: 'refused', preparedId: null, reason: toldRefusal(refusal) },
           })
           continue
         }
@@ -90,9 +90,13 @@ export async function prepareByHand(
 
 /** @throws Refusal "not-of-this" where a document of the kind is not made of what is named */
 async function refuseOtherSources(kind: DocumentKind, sourceIds: readonly number[]): Promise<void> {
-  const { one, sources: own } = kindFacts[kind]
+  const { sources: own } = kindFacts[kind]
   const other = [...(await byKind(sourceIds)).keys()].find((of) => !own.includes(of))
-  if (other) throw badInput('not-of-this', 'kind', { kind: capital(one), sources: sources[other].words })
+  if (other)
+    throw badInput('not-of-this', 'kind', {
+      kind: raised(toldKind(kind, 'one')),
+      sources: told(`source/a ${other}`),
+    })
 }
 
 /**
@@ -105,7 +109,7 @@ export async function putBack(preparedIds: readonly number[], who: Principal): P
       'put back',
       preparedIds,
       { automatic: false, once_complete: null, since: clock.now(), actor: who.name, changes: null },
-      { who, words: ({ kind }) => `The prepared ${kind} was put back. No number was used.` },
+      { who, what: ({ kind }) => told('prepared/put-back', { kind: toldKind(kind) }) },
     )
     await releaseClaims(back.map((paper) => paper.id))
     publish(
@@ -127,7 +131,7 @@ export async function drop(
       'drop',
       preparedIds,
       { since: clock.now(), actor: who.name },
-      { who, words: ({ kind }) => `The ${kind} was taken off To send: ${reason}` },
+      { who, what: ({ kind }) => told('prepared/dropped', { kind: toldKind(kind), reason }) },
     )
     for (const [of, ids] of await byKind(dropped.map((paper) => paper.sourceId)))
       await sourceOf(of).dropped?.(ids)
@@ -138,13 +142,13 @@ export async function drop(
 /** Drops what was prepared of sources that were undone, whatever a person thinks of it; what is issued stays. */
 export async function undoPrepared(
   sourceIds: readonly number[],
-  words: (kind: DocumentKind) => string,
+  what: (kind: DocumentKind) => Told,
 ): Promise<void> {
   const dropped = await movePrepared(
     'undo',
     (await preparedOf(sourceIds)).map(({ id }) => id),
     { automatic: false },
-    { who: theHouse, words: ({ kind }) => words(kind) },
+    { who: theHouse, what: ({ kind }) => what(kind) },
   )
   await releaseClaims(dropped.map((one) => one.id))
 }
@@ -157,7 +161,7 @@ export async function undrop(preparedIds: readonly number[], who: Principal): Pr
       'take up',
       alone.map(({ id }) => id),
       { since: clock.now() },
-      { who, words: ({ kind }) => `The ${kind} was put in To send again.` },
+      { who, what: ({ kind }) => told('prepared/undropped', { kind: toldKind(kind) }) },
     )
     for (const [of, ids] of await byKind(back.map((paper) => paper.sourceId)))
       await sourceOf(of).restored?.(ids)
@@ -193,9 +197,9 @@ export async function sendThisOnceTo(
         sourceId: paper.sourceId,
         preparedId,
         actor: who.name,
-        words: first
-          ? `This once it goes to ${addresses.join(', ')}.`
-          : 'It goes to the customer’s contacts again.',
+        ...(first
+          ? told('prepared/once-to', { addresses: joined(addresses, 'list/comma') })
+          : told('prepared/usual-to')),
       },
     ])
     publish('line', [preparedId])

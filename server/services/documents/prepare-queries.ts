@@ -2,6 +2,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import type { AsOnce } from '../../../core/preferences/variants'
 import type { ContactRole } from '../../../core/preferences/recipients'
+import type { Told } from '../../../core/said/told'
 import { rows, run, json, one } from '../../db/connection'
 import type { SourceKind } from './sources'
 
@@ -12,7 +13,7 @@ export interface Baseline {
   own?: boolean
   content: Paper | null
   sendTo: string
-  problem: string | null
+  problem: Told | null
   emailTextId: number
 }
 
@@ -72,7 +73,7 @@ export const insertPreparedRows = (papers: unknown, now: Date) =>
       "routineVersion" int, "customerId" int, "brandId" int, "orderNumber" text, "orderDate" date,
       "customerName" text, total numeric, currency text, channel text, "sendTo" text, role text,
       "delayMinutes" int, source jsonb, content jsonb, "designId" int, "emailTextId" int, "builtFrom" jsonb,
-      problem text, actor text, baseline jsonb, "copyTo" jsonb, hours jsonb, "creditsId" int,
+      problem jsonb, actor text, baseline jsonb, "copyTo" jsonb, hours jsonb, "creditsId" int,
       "replacesId" int, "wantedDate" date, "eventDay" date, "keptBack" boolean, stale boolean,
       "onceComplete" text
     )
@@ -135,7 +136,7 @@ export const updateRefreshed = (given: Readonly<Record<string, unknown>>) =>
   run(
     `update prepared_document
     set source = $source::jsonb, content = $content::jsonb, design_id = $designId,
-      email_text_id = $emailTextId, built_from = $builtFrom::jsonb, problem = $problem, total = $total,
+      email_text_id = $emailTextId, built_from = $builtFrom::jsonb, problem = $problem::jsonb, total = $total,
       currency = $currency, channel = $channel,
       send_to = case when to_addresses is null then $sendTo else send_to end, customer_name = $customerName,
       stale = $stale or stale_mark <> $staleMark, changes = $changes::jsonb, revision = revision + $further,

@@ -1,19 +1,20 @@
-import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import { planSending, type SendPlan } from '../../../core/dispatch/plan'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
+import { joined, raised, told, toldKind, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { addJob } from '../../queue/add'
 import { company } from '../house/house'
-import { kindOffWords, refuseKindOff } from '../house/kinds'
+import { refuseKindOff, toldKindOff } from '../house/kinds'
 import { publish } from '../live/publish'
 import { sourceOf, type SourceKind } from './sources'
 import { stoppedByFiles } from '../enclosures/going'
 import { noteAll } from '../history/history'
 import { holdPapersVersion } from '../outbox/queries'
 import { markThese } from '../outbox/stale'
-import { claimKey, holdersInWords } from './claims'
-import { sendToWords } from './found-settings'
+import { claimKey, holdersOf } from './claims'
+import { sendToOf } from './found-settings'
 import { type Addressing, type PaperContext } from './paper-context'
 import { sourcesWithStop, takeClaims, insertPreparedRows, type Baseline } from './prepare-queries'
 import type { Principal } from '../people/principal'
@@ -39,8 +40,8 @@ export interface Prepare {
 }
 
 export type Prepared =
-  | { outcome: 'due' | 'prepared' | 'goes by itself'; preparedId: number; reason: string }
-  | { outcome: 'already' | 'not wanted'; preparedId: number | null; reason: string }
+  | { outcome: 'due' | 'prepared' | 'goes by itself'; preparedId: number; reason: Told | null }
+  | { outcome: 'already' | 'not wanted'; preparedId: number | null; reason: Told }
 
 /** What is asked for, with what was made of it. */
 export interface ToKeep {
@@ -100,18 +101,21 @@ function rounds(wanted: readonly Wanted[]): Wanted[][] {
 function notWanted(
   { asked, made: { context, paper } }: Wanted,
   kindsOff: readonly DocumentKind[],
-): { words: string; noted: boolean } | undefined {
-  if (context.nothing) return { words: context.nothing, noted: false }
+): { why: Told; noted: boolean } | undefined {
+  if (context.nothing) return { why: context.nothing, noted: false }
   if (!asked.routine) return undefined
-  if (kindsOff.includes(asked.kind)) return { words: kindOffWords(asked.kind), noted: false }
+  if (kindsOff.includes(asked.kind)) return { why: toldKindOff(asked.kind), noted: false }
   if (context.channel === 'nothing' && kindFacts[asked.kind].books === null)
-    return { words: `${context.customerName} wants no ${kindFacts[asked.kind].many}.`, noted: false }
+    return {
+      why: told('problem/not-wanted', {
+        customer: context.customerName,
+        kinds: toldKind(asked.kind, 'many'),
+      }),
+      noted: false,
+    }
   const isOfMoney = kindFacts[asked.kind].content !== 'shipment'
   if (isOfMoney && context.zeroTotals === 'skip' && Number(paper?.amounts.total ?? context.total) === 0)
-    return {
-      words: `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`,
-      noted: true,
-    }
+    return { why: told('problem/nothing-made', { kind: toldKind(asked.kind) }), noted: true }
   return undefined
 }
 
@@ -121,7 +125,7 @@ async function keepRound(
   kindsOff: readonly DocumentKind[],
   papersVersion: number,
 ): Promise<void> {
-  const holders = await holdersInWords(
+  const holders = await holdersOf(
     round.map(({ source, asked, occasion }) => ({ source_id: source.id, kind: asked.kind, occasion })),
   )
   const notes: Parameters<typeof noteAll>[0][number][] = []
@@ -129,13 +133,13 @@ async function keepRound(
     const { asked, made, place, source } = one
     const held = holders.get(keyOf(one))
     if (held) {
-      results[place] = { outcome: 'already', preparedId: held.preparedId, reason: held.words }
+      results[place] = { outcome: 'already', preparedId: held.preparedId, reason: held.why }
       return []
     }
     const not = notWanted(one, kindsOff)
     if (not) {
-      results[place] = { outcome: 'not wanted', preparedId: null, reason: not.words }
-      if (not.noted) notes.push({ sourceId: source.id, actor: asked.who.name, words: not.words })
+      results[place] = { outcome: 'not wanted', preparedId: null, reason: not.why }
+      if (not.noted) notes.push({ sourceId: source.id, actor: asked.who.name, ...not.why })
       return []
     }
     const stopped = kindFacts[asked.kind].waitsWithOrder ? source.stopped : null
@@ -169,14 +173,14 @@ async function keepRound(
       sourceId: source.id,
       preparedId,
       actor: asked.who.name,
-      words: byHand
-        ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
-        : [`The ${asked.kind} was prepared${preparedWords(plan, made)}`, ...made.replaced].join(' '),
+      ...(byHand
+        ? told('prepared/due', { kind: raised(toldKind(asked.kind, 'one')) })
+        : joined([toldPrepared(asked.kind, plan, made), ...made.replaced], 'list/sentences')),
     })
     results[place] = {
       outcome: byHand ? 'due' : automatic ? 'goes by itself' : 'prepared',
       preparedId,
-      reason: made.problem ?? '',
+      reason: made.problem,
     }
   }
   await noteAll(notes)
@@ -209,7 +213,7 @@ async function insertPrepared(
         total: made.paper?.amounts.total ?? made.context.total,
         currency: made.context.source.order.currency,
         channel: made.context.channel,
-        sendTo: sendToWords(made.context),
+        sendTo: sendToOf(made.context),
         role: asked.addressing.role,
         delayMinutes: asked.delayMinutes,
         source: made.context.source,
@@ -243,12 +247,12 @@ export const occasionIn = (of: SourceKind, kind: DocumentKind, context: PaperCon
 export class ClaimLost extends Error {}
 
 /** How a prepared document goes on, in its history. */
-function preparedWords(plan: SendPlan | undefined, { problem, held }: MadeDocument): string {
-  if (plan?.goes) return ' and goes automatically.'
-  if (held)
-    return ` and is held until it is complete${plan ? '; then it goes automatically' : ''}: ${problem}`
-  if (plan) return `; it was to go automatically, but waits for a person: ${plan.reason}`
-  return problem ? `, but cannot be issued: ${problem}` : ' and waits for a check.'
+function toldPrepared(of: DocumentKind, plan: SendPlan | undefined, { problem, held }: MadeDocument): Told {
+  const kind = toldKind(of)
+  if (plan?.goes) return told('prepared/goes', { kind })
+  if (held) return told(plan ? 'prepared/held-goes' : 'prepared/held', { kind, problem: problem! })
+  if (plan) return told('prepared/waits', { kind, why: plan.reason })
+  return problem ? told('prepared/problem', { kind, problem }) : told('prepared/checks', { kind })
 }
 
 export function planOf(
@@ -271,7 +275,7 @@ export function planOf(
 export function baselineOf(made: MadeDocument): Baseline {
   return {
     content: made.paper,
-    sendTo: sendToWords(made.context),
+    sendTo: sendToOf(made.context),
     problem: made.problem,
     emailTextId: made.context.emailTextId,
   }

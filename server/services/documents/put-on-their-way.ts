@@ -1,8 +1,9 @@
 import { channelFacts } from '../../../core/dispatch/channels'
-import { planSending, noAddress } from '../../../core/dispatch/plan'
-import { kindFacts } from '../../../core/documents/kinds'
+import { planSending } from '../../../core/dispatch/plan'
+import { noAddress } from '../../../core/dispatch/send-to'
 import type { DecimalText } from '../../../core/money/decimal'
 import { sendingTime } from '../../../core/routines/sending-time'
+import { told, toldKind } from '../../../core/said/told'
 import { json } from '../../db/connection'
 import { Undelivered } from '../../db/models'
 import { type NewDispatch, gatheringDispatch, addToDispatch, newDispatches } from '../dispatch/create'
@@ -37,7 +38,7 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
       // it was looked at before it was issued
       secondLook: null,
     })
-    if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
+    if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason.words}`)
     if (plan.channels.length === 0) {
       await goesNowhere(from, documentId, now, who)
       continue
@@ -95,7 +96,7 @@ async function goesNowhere(from: PaperRow, documentId: number, now: Date, who: P
     await note(
       { sourceId: from.sourceId, documentId },
       who.name,
-      `Not sent: ${from.customerName} wants no ${kindFacts[from.kind].many}.`,
+      told('issued/not-sent', { customer: from.customerName, kinds: toldKind(from.kind, 'many') }),
     )
   else await Undelivered.create({ documentId, since: now })
 }

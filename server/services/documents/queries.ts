@@ -1,5 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { noAddress, planSending } from '../../../core/dispatch/plan'
+import { planSending } from '../../../core/dispatch/plan'
+import { noAddress } from '../../../core/dispatch/send-to'
 import type { Paper } from '../../../core/documents/paper'
 import type { Exchange } from '../../../core/money/exchange'
 import { json, one, rows, run } from '../../db/connection'
@@ -7,7 +8,7 @@ import type { Which, Candidate } from './send-check'
 import { toCheckMatching } from './matching-queries'
 import type { IssueHow } from './ready-to-issue'
 import type { Principal } from '../people/principal'
-import { isSecond, manyWords } from '../../../core/documents/second-look'
+import { isSecond, tooManyAtOnce } from '../../../core/documents/second-look'
 import { secondLookColumns, secondLookRule } from './second-look-queries'
 import { stopOf } from '../dispatch/stopped-queries'
 import type { SourceKind, Source } from './sources'
@@ -248,7 +249,7 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
   )
   const many = (await secondLookRule())!.rule.many
   if (many === null || alone.length <= many) return judged
-  const secondLook = manyWords(many)
+  const secondLook = tooManyAtOnce(many)
   return judged.map((one) =>
     alone.includes(one) ? { ...one, plan: planSending({ ...one, ...wanted, secondLook }) } : one,
   )

@@ -1,5 +1,7 @@
-import { noAddress, planSending, type SendBar } from '../../../core/dispatch/plan'
+import { planSending, type SendBar } from '../../../core/dispatch/plan'
+import { noAddress } from '../../../core/dispatch/send-to'
 import type { PaymentMethod } from '../../../core/documents/facts'
+import { told, type Told } from '../../../core/said/told'
 import { addJob } from '../../queue/add'
 import type { PaperRow } from './insert-document'
 import {
@@ -29,7 +31,10 @@ export interface ToIssue {
 export interface IssueResult {
   preparedId: number
   outcome: 'issued' | 'rehearsed' | 'changed' | 'skipped' | 'failed'
-  reason: string
+  /** The number it got, as a document or as a rehearsal. */
+  number: string | null
+  /** Why it was not issued. */
+  reason: Told | null
   documentId: number | null
 }
 
@@ -88,8 +93,8 @@ export async function readyToIssue(
   const ready: PaperRow[] = []
   const moved: number[] = []
   for (const paper of papers) {
-    const refuse = (outcome: IssueResult['outcome'], reason: string) =>
-      results.push({ preparedId: paper.id, outcome, reason, documentId: null })
+    const refuse = (outcome: IssueResult['outcome'], reason: Told) =>
+      results.push({ preparedId: paper.id, outcome, number: null, reason, documentId: null })
     const lookedAt = revision.get(paper.id)
     const rehearseTo = rehearsals.get(paper.id) ?? ''
     const { builtFrom } = paper
@@ -98,12 +103,9 @@ export async function readyToIssue(
       builtFrom.customer !== customerVersion.get(paper.customerId) ||
       builtFrom.brand !== brandVersion.get(paper.brandId)
     if (paper.state !== 'prepared')
-      refuse(
-        'skipped',
-        paper.state === 'issued' ? 'It is already issued.' : 'It is no longer waiting: somebody put it back.',
-      )
+      refuse('skipped', told(paper.state === 'issued' ? 'problem/issued-already' : 'problem/not-waiting'))
     else if (outdated || paper.stale) {
-      refuse('changed', 'It changed since you looked. Look at it again, then send it.')
+      refuse('changed', told('run/waits', { why: told('plan/changed'), help: told('plan/changed-help') }))
       moved.push(paper.id)
     } else {
       const plan = planSending({
@@ -125,7 +127,7 @@ export async function readyToIssue(
           rehearseTo,
           customerFacts: customer.facts,
         })
-      else refuse(outcomeOfBar[plan.bar], `${plan.reason} ${plan.help}`)
+      else refuse(outcomeOfBar[plan.bar], told('run/waits', { why: plan.reason, help: plan.help }))
     }
   }
   if (moved.length > 0) {

@@ -1,12 +1,14 @@
 import { type PaperChange, comparePapers } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
+import { allOf, joined, told, toldKind, type Told } from '../../../core/said/told'
+import { toldSendTo } from '../../../core/dispatch/send-to'
 import { json, inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { stoppedByFiles } from '../enclosures/going'
 import { noteAll, note } from '../history/history'
 import { publish } from '../live/publish'
-import { sendToWords } from './found-settings'
+import { sendToOf } from './found-settings'
 import { occasionIn, baselineOf, planOf } from './prepare'
 import { makeAll, type MadeDocument } from './make-papers'
 import {
@@ -55,8 +57,8 @@ export async function refreshPrepared(preparedIds: readonly number[]): Promise<v
 }
 
 /** What is wrong with the email beside what is wrong with the document. */
-const withProblem = (made: MadeDocument, words: string | undefined): MadeDocument =>
-  words ? { ...made, held: false, problem: [made.problem, words].filter(Boolean).join(' ') } : made
+const withProblem = (made: MadeDocument, why: Told | undefined): MadeDocument =>
+  why ? { ...made, held: false, problem: allOf([...(made.problem ? [made.problem] : []), why]) } : made
 
 async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<void> {
   await inTransaction(async () => {
@@ -78,11 +80,11 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
       designId: context.design.id,
       emailTextId: context.emailTextId,
       builtFrom: json(context.builtFrom),
-      problem: made.problem,
+      problem: made.problem && json(made.problem),
       total: made.paper?.amounts.total ?? context.total,
       currency: context.source.order.currency,
       channel: context.channel,
-      sendTo: sendToWords(context),
+      sendTo: sendToOf(context),
       customerName: context.customerName,
       stale: version !== context.builtFrom.order,
       // marked again since it was read: it stays marked, for whoever was called by that mark
@@ -107,10 +109,7 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
           sourceId: paper.sourceId,
           preparedId: paper.id,
           actor: 'Clothespin',
-          words: `The prepared ${paper.kind} was built anew: ${
-            changes.map((change) => change.what).join(', ') ||
-            (paper.baseline.own ? 'its draft was written on' : 'as it was before')
-          }.${paper.onceComplete !== null && !made.held ? completeWords(automatic) : ''}`,
+          ...toldAnew(paper, changes, paper.onceComplete !== null && !made.held, automatic),
           detail: changes,
         },
       ])
@@ -119,16 +118,42 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
   })
 }
 
-const completeWords = (automatic: boolean) =>
-  automatic ? ' It is complete now, and goes automatically.' : ' It is complete now.'
+function toldAnew(
+  { kind, baseline }: StalePaper,
+  changes: readonly PaperChange[],
+  isComplete: boolean,
+  automatic: boolean,
+): Told {
+  const same = told(baseline.own ? 'prepared/anew-draft' : 'prepared/anew-same')
+  const differs = changes.map((change) => change.what)
+  const what = differs.length > 0 ? joined(differs, 'list/comma') : same
+  const anew = told('prepared/anew', { kind: toldKind(kind), what })
+  if (!isComplete) return anew
+  return told(automatic ? 'prepared/complete-goes' : 'prepared/complete', { anew })
+}
 
 function difference(before: Baseline, now: Baseline): PaperChange[] {
   const changes = before.content && now.content ? comparePapers(before.content, now.content) : []
-  if (before.sendTo !== now.sendTo) changes.push({ what: 'Goes to', before: before.sendTo, now: now.sendTo })
-  if ((before.problem ?? '') !== (now.problem ?? ''))
-    changes.push({ what: 'Problem', before: before.problem ?? 'none', now: now.problem ?? 'none' })
+  if (before.sendTo !== now.sendTo)
+    changes.push({
+      what: told('change/goes-to'),
+      before: toldSendTo(before.sendTo),
+      now: toldSendTo(now.sendTo),
+    })
+  if (before.problem?.words !== now.problem?.words) {
+    const none = told('change/no-problem')
+    changes.push({
+      what: told('change/problem'),
+      before: before.problem ?? none,
+      now: now.problem ?? none,
+    })
+  }
   if (before.emailTextId !== now.emailTextId)
-    changes.push({ what: 'Email text', before: 'an earlier version', now: 'the version now in force' })
+    changes.push({
+      what: told('change/email-text'),
+      before: told('change/earlier-text'),
+      now: told('change/present-text'),
+    })
   return changes
 }
 
@@ -140,7 +165,7 @@ export async function markSeen(preparedId: number, revision: number, who: Princi
   return inTransaction(async () => {
     const seen = await markChangesSeen(preparedId, revision)
     if (!seen) return false
-    await note({ ...seen, preparedId }, who.name, 'The changes were looked at.')
+    await note({ ...seen, preparedId }, who.name, told('prepared/seen'))
     publish('line', [preparedId])
     return true
   })

@@ -3,6 +3,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Recipient, Preferences, ContactFacts } from '../../../core/preferences/recipients'
+import type { Told } from '../../../core/said/told'
 import { one, rows, run } from '../../db/connection'
 import type { renderPaper } from '../../render/pool'
 import type { Letter } from '../dispatch/compose'
@@ -52,7 +53,7 @@ export const contactsOfCustomer = (customerId: number, sourceId: number, kind: D
   )
 
 export const preparedToRehearse = (preparedId: number) =>
-  one<Rehearsable & { problem: string | null }>(
+  one<Rehearsable & { problem: Told | null }>(
     `select id, source_id "sourceId", kind, source, design_id "designId", email_text_id "emailTextId",
       customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role,
       copy_to "copyTo", problem

@@ -24,6 +24,8 @@ import { mailServer } from '../house/mail-accounts'
 import { emailTextFor } from '../house/text-for'
 import { linksToCome } from '../links/links'
 import { dayInZone } from '../../../core/documents/days'
+import { asWritten, told, type Told } from '../../../core/said/told'
+import { sentencesOf } from '../../../core/designs/pages'
 import { note, noteAll } from '../history/history'
 import { samplePaper, type EmailOnScreen } from './sample'
 import {
@@ -94,7 +96,7 @@ export async function rehearse(
       sourceId: paper.sourceId,
       preparedId: paper.id,
       actor: who.name,
-      words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.`,
+      ...told('prepared/rehearsed', { number: numbers[index]!, address: sentTo }),
     })),
   )
   return numbers
@@ -191,7 +193,7 @@ export async function sendDocumentToMe(
       who: user,
     })
     await addJob('send-rehearsals', { rehearsalIds: [id] })
-    await note({ documentId }, user.name, `A look-over copy was sent to ${user.email}. It is no sending.`)
+    await note({ documentId }, user.name, told('prepared/look-over', { address: user.email }))
   })
 }
 
@@ -239,7 +241,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       : await renderPaper(one.content, one.design, clock.now())
     const { bytes } = drawn
     if (!bytes) {
-      await giveUp(one.id, drawn.problems.map((problem) => problem.sentence).join(' '))
+      await giveUp(one.id, sentencesOf(drawn.problems))
       continue
     }
     const letter: Letter = {
@@ -286,20 +288,20 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
     if (result.result === 'accepted')
       await markRehearsed({ id: one.id, now: clock.now(), reply: result.reply.text })
     else if (result.result === 'refused' && !isTemporary(result.reply))
-      await giveUp(one.id, result.reply.text)
+      await giveUp(one.id, asWritten(result.reply.text))
     else log.warn({ rehearsal: one.id, result: result.result }, 'a rehearsal could not be mailed yet')
   }
 }
 
 /** A rehearsal that can never be mailed gets no further jobs; the history says why. */
-async function giveUp(id: number, reason: string): Promise<void> {
+async function giveUp(id: number, reason: Told): Promise<void> {
   await inTransaction(async () => {
-    const given = await markRehearsalGivenUp(id, reason)
+    const given = await markRehearsalGivenUp(id, reason.words)
     if (!given) return
     await note(
       { preparedId: given.preparedId ?? undefined, documentId: given.documentId ?? undefined },
       'Clothespin',
-      `The rehearsal could not be mailed: ${reason}`,
+      told('prepared/not-rehearsed', { reason }),
     )
   })
 }

@@ -3,6 +3,7 @@ import type { Exchange } from '../../../core/money/exchange'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { ContactFacts, ContactRole, Preferences } from '../../../core/preferences/recipients'
+import type { Told } from '../../../core/said/told'
 import { json, one, rows, run } from '../../db/connection'
 
 /* The statements of second-look.ts. */
@@ -78,18 +79,18 @@ export const addressesReached = (wanted: readonly { customerId: number; address:
   )
 
 /** In the order of their ids, as everywhere. @returns those that say something else now */
-export const keepSecondLooks = (found: readonly { id: number; words: string | null }[]) =>
+export const keepSecondLooks = (found: readonly { id: number; why: Told | null }[]) =>
   rows<{ id: number }>(
     `with other as (
-      select p.id, n.words
+      select p.id, n.why
       from prepared_document p
-      join jsonb_to_recordset($found::jsonb) as n (id int, words text) on n.id = p.id
-      where p.second_look is distinct from n.words
+      join jsonb_to_recordset($found::jsonb) as n (id int, why jsonb) on n.id = p.id
+      where p.second_look is distinct from n.why
       order by p.id
       for update of p
     )
     update prepared_document p
-    set second_look = other.words
+    set second_look = other.why
     from other
     where p.id = other.id
     returning p.id`,
@@ -110,7 +111,7 @@ export const keepAsked = (given: {
   documents: readonly { id: number; revision: number }[]
   asked: object | null
 }) =>
-  rows<{ id: number; sourceId: number; secondLook: string | null }>(
+  rows<{ id: number; sourceId: number; secondLook: Told | null }>(
     `with looked_at as (
       select p.id
       from prepared_document p

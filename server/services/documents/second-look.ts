@@ -1,13 +1,14 @@
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import {
   ruleFor,
-  secondLookWords,
+  secondLookWhy,
   wantsSecondLooks,
   type Asked,
   type SecondLookRule,
 } from '../../../core/documents/second-look'
 import { Refusal } from '../../../core/errors'
 import { inHomeCurrency } from '../../../core/money/exchange'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { noteAll } from '../history/history'
@@ -36,19 +37,19 @@ import {
  * Looks at prepared documents once more. In the caller's transaction, which has locked what of them it locks.
  * @returns why, for those of which a second person is needed
  */
-export async function lookForSecond(ids: readonly number[]): Promise<Map<number, string>> {
+export async function lookForSecond(ids: readonly number[]): Promise<Map<number, Told>> {
   if (ids.length === 0) return new Map()
   const { rule, home } = (await secondLookRule())!
   const found = wantsSecondLooks(rule)
-    ? await wordsOf(await documentsLookedAt(ids), rule, home)
-    : ids.map((id) => ({ id, words: null }))
+    ? await reasonsOf(await documentsLookedAt(ids), rule, home)
+    : ids.map((id) => ({ id, why: null }))
   const changed = await keepSecondLooks(found)
   if (changed.length > 0)
     publish(
       'line',
       changed.map(({ id }) => id),
     )
-  return new Map(found.flatMap(({ id, words }) => (words === null ? [] : [[id, words] as const])))
+  return new Map(found.flatMap(({ id, why }) => (why === null ? [] : [[id, why] as const])))
 }
 
 /** Everything prepared, or what is of one brand, once more. */
@@ -72,11 +73,11 @@ async function reachedBy(documents: readonly LookedAt[]): Promise<Set<string>> {
   return new Set(reached.map((one) => keyOf(one.customerId, one.address)))
 }
 
-async function wordsOf(documents: readonly LookedAt[], rule: SecondLookRule, home: string) {
+async function reasonsOf(documents: readonly LookedAt[], rule: SecondLookRule, home: string) {
   const reached = rule.newAddress ? await reachedBy(documents) : new Set<string>()
   return documents.map((one) => ({
     id: one.id,
-    words: secondLookWords(ruleFor(one.kind, rule), {
+    why: secondLookWhy(ruleFor(one.kind, rule), {
       home,
       inHome:
         one.currency === home
@@ -107,9 +108,7 @@ export async function askSecond(
         sourceId: one.sourceId,
         preparedId: one.id,
         actor: who.name,
-        words: back
-          ? 'Nobody is asked for a second look any more.'
-          : `A second person is asked to send it. ${one.secondLook ?? ''}`.trim(),
+        ...toldAsked(back, one.secondLook),
       })),
     )
     publish(
@@ -118,6 +117,11 @@ export async function askSecond(
     )
     return kept.length
   })
+}
+
+function toldAsked(back: boolean, why: Told | null): Told {
+  if (back) return told('prepared/second-withdrawn')
+  return why ? told('prepared/second-asked-why', { why }) : told('prepared/second-asked')
 }
 
 /** Says that a brand's changed bank accounts are right. @throws Refusal "own-change", "no-such-brand" */

@@ -1,7 +1,8 @@
 import type { ChannelName } from '../../../core/dispatch/channels'
-import { barWords, type SendBar, type SendPlan, type SendQuestion } from '../../../core/dispatch/plan'
+import { type SendBar, type SendPlan, type SendQuestion } from '../../../core/dispatch/plan'
 import { groupBy } from '../../../core/group'
 import { sumByCurrency, type CurrencySum } from '../../../core/money/sums'
+import type { Told } from '../../../core/said/told'
 import type { IssueHow } from './ready-to-issue'
 import type { Matching } from './send-run'
 import { theHouse } from '../people/principal'
@@ -30,12 +31,11 @@ export interface Candidate extends SendQuestion {
 /** What is left out for one cause. */
 export interface LeftOut {
   bar: SendBar
-  words: string
-  help: string
+  help: Told
   count: number
   sums: CurrencySum[]
   /** The first of them. */
-  rows: { id: number; orderNumber: string; customerName: string; reason: string }[]
+  rows: { id: number; orderNumber: string; customerName: string; reason: Told }[]
 }
 
 export interface SendCheck {
@@ -60,6 +60,9 @@ export interface SendCheck {
 
 const shownRows = 100
 
+type NotGoing = Candidate & { plan: Extract<SendPlan, { goes: false }> }
+const staysBack = (one: Candidate): one is NotGoing => !one.plan.goes
+
 /** What a Send would do at this moment. */
 export async function checkSend(which: Which, how: IssueHow, who = theHouse): Promise<SendCheck> {
   const all = await candidates(which, how, who)
@@ -69,8 +72,8 @@ export async function checkSend(which: Which, how: IssueHow, who = theHouse): Pr
   const goesBy = (one: Candidate, channel: ChannelName) =>
     one.plan.goes && one.plan.channels.includes(channel)
   const emails = real.filter((one) => goesBy(one, 'email'))
-  const leftOut = [...groupBy(all, (one) => (one.plan.goes ? '' : one.plan.bar))].flatMap(([bar, own]) =>
-    bar === '' ? [] : [leftOutFor(bar, own)],
+  const leftOut = [...groupBy(all.filter(staysBack), (one) => one.plan.bar)].map(([bar, own]) =>
+    leftOutFor(bar, own),
   )
   return {
     documents: going.length,
@@ -88,20 +91,18 @@ export async function checkSend(which: Which, how: IssueHow, who = theHouse): Pr
   }
 }
 
-function leftOutFor(bar: SendBar, own: readonly Candidate[]): LeftOut {
+function leftOutFor(bar: SendBar, own: readonly NotGoing[]): LeftOut {
   const shown = own.slice(0, shownRows)
-  const of = (one: Candidate) => (one.plan.goes ? { reason: '', help: '' } : one.plan)
   return {
     bar,
-    words: barWords[bar],
-    help: of(own[0]!).help,
+    help: own[0]!.plan.help,
     count: own.length,
     sums: sumByCurrency(own),
     rows: shown.map((one) => ({
       id: one.id,
       orderNumber: one.orderNumber,
       customerName: one.customerName,
-      reason: of(one).reason,
+      reason: one.plan.reason,
     })),
   }
 }

@@ -1,4 +1,5 @@
 import type { PaymentMethod } from '../../../core/documents/facts'
+import type { Told } from '../../../core/said/told'
 import { run, json, one, rows } from '../../db/connection'
 import type { IssueResult } from './ready-to-issue'
 
@@ -78,10 +79,12 @@ export const askToStop = (runId: number, actor: string) =>
     actor,
   })
 
-export const skipOpen = (runId: number, reason: string) =>
+export const skipOpen = (runId: number, reason: Told) =>
   run(
-    `update send_run_document set outcome = 'skipped', reason = $reason where run_id = $runId and outcome is null`,
-    { runId, reason },
+    `update send_run_document
+    set outcome = 'skipped', reason = $reason::jsonb
+    where run_id = $runId and outcome is null`,
+    { runId, reason: json(reason) },
   )
 
 export const lockRun = (runId: number) =>
@@ -111,7 +114,7 @@ export const endOpenRun = (runId: number, now: Date) =>
 export const keepRunOutcomes = (runId: number, outcomes: readonly IssueResult[]) =>
   run(
     `update send_run_document r set outcome = o.outcome, reason = o.reason, document_id = o."documentId"
-    from jsonb_to_recordset($outcomes::jsonb) as o ("preparedId" int, outcome text, reason text, "documentId" int)
+    from jsonb_to_recordset($outcomes::jsonb) as o ("preparedId" int, outcome text, reason jsonb, "documentId" int)
     where r.run_id = $runId and r.prepared_id = o."preparedId" and r.outcome is null`,
     { runId, outcomes: json(outcomes) },
   )

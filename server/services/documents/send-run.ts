@@ -1,5 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
@@ -162,7 +163,7 @@ export async function takeBack(runId: number, who: Principal): Promise<void> {
     const now = clock.now()
     const back = await endTakenBack({ runId, now, actor: who.name })
     if (back === 0) throw new Refusal('too-late')
-    await leaveOut(runId, `Taken back by ${who.name}. No number was used.`)
+    await leaveOut(runId, told('run/taken-back', { person: who.name }))
   })
 }
 
@@ -176,7 +177,7 @@ export async function stopRun(runId: number, who: Principal): Promise<void> {
   })
 }
 
-async function leaveOut(runId: number, reason: string): Promise<void> {
+async function leaveOut(runId: number, reason: Told): Promise<void> {
   await skipOpen(runId, reason)
   publish('run', [runId])
   publish('line')
@@ -203,7 +204,12 @@ async function issueNextBatch(runId: number): Promise<boolean> {
     const header = await lockRun(runId)
     if (!header || header.endedAt || header.goesAt > clock.now()) return false
     if (header.stopAsked) {
-      await leaveOut(runId, `Stopped by ${header.stoppedBy ?? 'somebody'} before it was issued.`)
+      await leaveOut(
+        runId,
+        header.stoppedBy
+          ? told('run/stopped', { person: header.stoppedBy })
+          : told('run/stopped-by-somebody'),
+      )
       await endRun(runId)
       return false
     }

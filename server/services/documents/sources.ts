@@ -5,6 +5,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { sources, type SourceKind } from '../../../core/documents/sources'
 import { groupBy } from '../../../core/group'
 import type { Refusal } from '../../../core/errors'
+import type { Told } from '../../../core/said/told'
 import type { Addressing, PaperContext } from './paper-context'
 import { kindsOfSources, rootsOfSources, lockRows } from './queries'
 import type { Principal } from '../people/principal'
@@ -60,7 +61,7 @@ export interface Source {
   /** Why a person may not have such a document prepared now, looked at once it is locked. */
   refusal?: (kind: DocumentKind, id: number, despite: boolean) => Promise<Refusal | undefined>
   /** Those of which a routine makes no other now, since one waits; with why. */
-  waiting?: (kind: DocumentKind, ids: readonly number[]) => Promise<{ id: number; reason: string }[]>
+  waiting?: (kind: DocumentKind, ids: readonly number[]) => Promise<{ id: number; reason: Told }[]>
   /** A last look under the locks that issuing holds. @throws Refusal where it must not be issued any more */
   check?: (document: IssuedFrom) => Promise<void>
   /** What follows from issuing, in its transaction; of these kinds, or of all where none is named. */
@@ -98,7 +99,7 @@ export function register(modules: Readonly<Record<SourceKind, Source>>, follows:
   hooks = follows
 }
 
-const missing = 'The sources of documents are not registered: call registerSources first.'
+const missing = 'no sources of documents are registered: call registerSources first'
 
 /** @throws Error in a process that did not call registerSources */
 export function sourceOf(kind: SourceKind): Source {

@@ -1,7 +1,8 @@
 import { lockOpenItems } from './issue-queries'
 import { Refusal } from '../../../core/errors'
-import { dayWords, type Day } from '../../../core/documents/days'
-import { capital, type DocumentKind } from '../../../core/documents/kinds'
+import { type Day } from '../../../core/documents/days'
+import { type DocumentKind } from '../../../core/documents/kinds'
+import { raised, told, toldDay, toldKind } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { DocumentVoid, HouseEvent } from '../../db/models'
@@ -79,7 +80,7 @@ export async function voidDocument(id: number, reason: string, who: Principal): 
     await note(
       { sourceId: document.sourceId, documentId: id },
       who.name,
-      `${capital(document.kind)} ${number} was voided: ${reason}`,
+      told('issued/voided', { kind: raised(toldKind(document.kind)), number, reason }),
     )
     publish('line')
     publish('register')
@@ -98,13 +99,13 @@ export async function voidRefusal(document: Voidable): Promise<Refusal | undefin
   const gone = dispatches.some(
     (one) => one.attempted || ['claimed', 'handing over', 'on the way', 'arrived'].includes(one.state),
   )
-  const credit = `Credit it instead: a credit note takes it back and both stay to be seen.`
+  const credit = told('void/credit-instead')
   if (gone) return new Refusal('handed-over', { values: { number, credit } })
   if (await standingCreditOf(id)) return new Refusal('credited', { values: { number } })
   if (await settledBy(id, document.creditsId)) return new Refusal('allocated', { values: { number, credit } })
   const { closedUntil } = (await lockClosedUntil())!
   if (closedUntil !== null && document.date <= closedUntil)
-    return new Refusal('closed-period', { values: { number, day: dayWords(closedUntil), credit } })
+    return new Refusal('closed-period', { values: { number, day: toldDay(closedUntil), credit } })
   return undefined
 }
 

@@ -1,6 +1,7 @@
 import { creditable } from '../../../core/documents/credit'
 import { creditsOf, type InvoiceToCredit } from '../../../core/documents/credit-return'
 import { Refusal } from '../../../core/errors'
+import { joined, told, toldRefusal, type Told } from '../../../core/said/told'
 import { behindSavepoint, inTransaction } from '../../db/connection'
 import { ReturnCredit } from '../../db/models'
 import { noteAll } from '../history/history'
@@ -21,7 +22,7 @@ import { invoicesOfOrder, orderPositions } from './credit-return-queries'
 export interface ReturnCredited {
   credits: { draftId: number; invoice: string }[]
   /** What is not credited, with why, in a person's words. */
-  not: string[]
+  not: Told[]
 }
 
 /**
@@ -51,7 +52,7 @@ export async function creditReturn(id: number, who: Principal): Promise<ReturnCr
     const { credits, uncredited } = creditsOf(goods.toCredit, invoices)
     const not = uncredited.map(({ position, quantity }) => {
       const { description } = goods.lines.find((line) => line.position === position)!
-      return `${quantity} of “${description}”: no invoice has so much left to credit.`
+      return told('money/not-creditable', { quantity, description })
     })
     const drafted: ReturnCredited['credits'] = []
     for (const { id: invoiceId, lines, contents } of credits) {
@@ -63,7 +64,7 @@ export async function creditReturn(id: number, who: Principal): Promise<ReturnCr
         drafted.push({ draftId: credit, invoice: number })
       } catch (error) {
         if (!(error instanceof Refusal)) throw error
-        not.push(error.message)
+        not.push(toldRefusal(error))
       }
     }
     if (drafted.length > 0)
@@ -71,7 +72,12 @@ export async function creditReturn(id: number, who: Principal): Promise<ReturnCr
         {
           sourceId: id,
           actor: who.name,
-          words: `A credit note was drafted on ${drafted.map(({ invoice }) => invoice).join(', ')}.`,
+          ...told('money/drafted', {
+            invoices: joined(
+              drafted.map(({ invoice }) => invoice),
+              'list/comma',
+            ),
+          }),
         },
       ])
     publish('order', [goods.orderId])

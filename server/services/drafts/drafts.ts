@@ -14,6 +14,7 @@ import { badInput, Refusal } from '../../../core/errors'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { formatPercent, type Language } from '../../../core/money/format'
 import { totals } from '../../../core/money/totals'
+import type { Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Draft } from '../../db/models'
@@ -65,7 +66,7 @@ export interface DraftView {
   /** The invoice that a credit note answers, or that an invoice is issued anew for. */
   credits: { id: number; number: string } | null
   replaces: { id: number; number: string } | null
-  paper: { id: number; state: string; problem: string | null; earlierDateOk: boolean; total: string } | null
+  paper: { id: number; state: string; problem: Told | null; earlierDateOk: boolean; total: string } | null
   document: { id: number; number: string } | null
 }
 

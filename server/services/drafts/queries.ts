@@ -30,7 +30,7 @@ export const draftRows = (draftIds: readonly number[]) =>
       preferences_for(c, b.id, $kinds::text[]) preferences,
       c.version "customerVersion", c.tax_treatment treatment,
       -- a draft has a reference of its own, and no fields of orders
-      jsonb_set(c.needs, '{fields}', '[]') needs, 'the draft' "enterAt"
+      jsonb_set(c.needs, '{fields}', '[]') needs, 'draft' "enterAt"
     from draft b
     join customer c on c.id = b.customer_id
     left join sales_order o on o.id = b.order_id

@@ -4,6 +4,7 @@ import { isDeepStrictEqual } from 'node:util'
 import { billedBy, remaining } from '../../../core/documents/draft'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
+import { told } from '../../../core/said/told'
 import { Allocation } from '../../db/models'
 import { releaseClaim } from '../documents/claims'
 import type { IssuedBy, IssuedFrom, Source } from '../documents/sources'
@@ -104,7 +105,11 @@ async function allocateCredit(
   await note(
     { documentId: paper.creditsId! },
     who.name,
-    `Credited with ${number} over ${total} ${item.currency}: ${paper.source.credit!.reason}`,
+    told('money/credited', {
+      number,
+      sum: `${total} ${item.currency}`,
+      reason: paper.source.credit!.reason,
+    }),
   )
   await releaseClaim(paper.creditsId!)
 }

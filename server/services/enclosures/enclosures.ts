@@ -6,6 +6,7 @@ import { nameWithEnding } from '../../../core/enclosures/file-kinds'
 import { mostFileBytes, sizeWords } from '../../../core/enclosures/mail-size'
 import { badInput, Refusal } from '../../../core/errors'
 import type { Language } from '../../../core/money/format'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Brand, Customer, CustomerGroup, Enclosure, Item, PreparedDocument, Source } from '../../db/models'
@@ -114,11 +115,7 @@ export async function addEnclosure(
       addedBy: who.name,
       addedAt: clock.now(),
     })
-    await tell(
-      on,
-      who,
-      change.goes ? `“${name}” goes along from now on.` : `“${name}” was added; it stays here.`,
-    )
+    await tell(on, who, told(change.goes ? 'file/hung' : 'file/hung-elsewhere', { file: name }))
     return { id: made.id, name, size: bytes.byteLength }
   })
 }
@@ -139,10 +136,7 @@ export async function changeEnclosure(
     if (before.version !== version)
       throw new Refusal('changed-meanwhile/enclosure', { values: { name: before.name } })
     const { from, until, ...rule } = change
-    const name = nameWithEnding(
-      change.name,
-      kind ?? { mediaType: '', words: '', ending: endingOf(before.name) },
-    )
+    const name = nameWithEnding(change.name, kind ?? { mediaType: '', ending: endingOf(before.name) })
     await before.update({
       ...rule,
       name,
@@ -151,11 +145,7 @@ export async function changeEnclosure(
       version: version + 1,
       ...(bytes && kind ? { sha256: await keepFile(bytes, kind.mediaType) } : {}),
     })
-    await tell(
-      before,
-      who,
-      change.goes ? `“${name}” was changed; it goes along.` : `“${name}” stays here from now on.`,
-    )
+    await tell(before, who, told(change.goes ? 'file/changed' : 'file/stays', { file: name }))
   })
 }
 
@@ -166,7 +156,7 @@ export async function dropEnclosure(id: number, who: Principal): Promise<void> {
   await inTransaction(async () => {
     const enclosure = await found(id, true)
     await enclosure.destroy()
-    await tell(enclosure, who, `“${enclosure.name}” was taken away: it goes along no more.`)
+    await tell(enclosure, who, told('file/gone', { file: enclosure.name }))
   })
 }
 
@@ -216,9 +206,9 @@ async function tell(
     itemId?: number | null
   },
   who: Principal,
-  words: string,
+  what: Told,
 ): Promise<void> {
-  if (on.sourceId) await note({ sourceId: on.sourceId }, who.name, words)
+  if (on.sourceId) await note({ sourceId: on.sourceId }, who.name, what)
   if (on.sourceId) publish('order', [on.sourceId])
   if (on.customerId) publish('customer', [on.customerId])
   const item = on.itemId ? await Item.findByPk(on.itemId) : null

@@ -19,6 +19,7 @@ import { documentAsARule, mailSize, roomIn, tooLarge } from '../../../core/enclo
 import { inParts, largestPart } from '../../../core/enclosures/parts'
 import { dayInZone } from '../../../core/documents/days'
 import { formOf, type FileForm } from '../../../core/documents/editable'
+import type { Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import {
@@ -188,20 +189,20 @@ export const sizeOf = (files: EmailFiles, documents?: readonly number[]): number
 export const emailsFor = (files: EmailFiles, documents?: readonly number[]): number =>
   inParts(carriedOf(files, documents).attached, files.rule).length
 
-/** Why an email cannot go with its files, in words: too large for its mail account, or links that lead nowhere. */
-export const whyNotWithFiles = (files: EmailFiles): string | null =>
+/** Why an email cannot go with its files: too large for its mail account, or links that lead nowhere. */
+export const whyNotWithFiles = (files: EmailFiles): Told | null =>
   linksLacking(
     going(files).map((file) => ({ name: file.name, onlyLinked: isOnlyLinked(file) })),
     files.rule,
   ) ?? tooLarge(largestPart(carriedOf(files).attached, files.rule), files.most)
 
-/** Why prepared documents cannot go with the files that should go along. By id, in words. */
-export async function stoppedByFiles(ids: readonly number[], person: string): Promise<Map<number, string>> {
+/** Why prepared documents cannot go with the files that should go along. By id. */
+export async function stoppedByFiles(ids: readonly number[], person: string): Promise<Map<number, Told>> {
   if (ids.length === 0 || !((await anyEnclosure()) ?? (await anyLists(ids)))) return new Map()
-  const found = new Map<number, string>()
+  const found = new Map<number, Told>()
   for (const [id, files] of await filesOfPrepared(ids, person)) {
-    const words = whyNotWithFiles(files)
-    if (words) found.set(id, words)
+    const why = whyNotWithFiles(files)
+    if (why) found.set(id, why)
   }
   return found
 }

@@ -1,5 +1,6 @@
 import type { OwnEnclosures } from '../../../core/enclosures/enclosures'
 import { badInput } from '../../../core/errors'
+import type { Told } from '../../../core/said/told'
 import type { Principal } from '../people/principal'
 import { filesOfDispatches, filesOfPrepared, whyNotWithFiles } from './going'
 import { lookAtSizes } from './sizes'
@@ -32,8 +33,8 @@ export async function addedToAny(preparedIds: readonly number[], ids: readonly n
   return ids.every((id) => there.has(id))
 }
 
-/** Why an email cannot go that would be larger than its mail account takes, in words; undefined where it can. */
-export async function tooLargeAmong(dispatchId: number): Promise<string | undefined> {
+/** Why an email cannot go that would be larger than its mail account takes; undefined where it can. */
+export async function tooLargeAmong(dispatchId: number): Promise<Told | undefined> {
   const files = (await filesOfDispatches([dispatchId])).get(dispatchId)
   return (files && whyNotWithFiles(files)) || undefined
 }

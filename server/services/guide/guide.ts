@@ -1,7 +1,7 @@
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { languages, type Language } from '../../../core/money/format'
 import { isAddress } from '../../../core/preferences/recipients'
-import { told, type Told } from '../../../core/said/sentences'
+import { told, type Told } from '../../../core/said/told'
 import { listCustomers } from '../customers/queries'
 import { brands, company, emailTexts, newestDesigns } from '../house/house'
 import { brandsOf, theHouse } from '../people/principal'

@@ -1,10 +1,11 @@
+import type { Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { insertHistory, historyEntries } from './queries'
 
-export interface HistoryEntry {
+/** What happened: what is said of it, and in which words it was said then. */
+export interface HistoryEntry extends Told {
   at: Date
   actor: string
-  words: string
   detail: unknown
 }
 
@@ -15,23 +16,19 @@ export interface HistorySubject {
   dispatchId?: number
 }
 
-/**
- * Writes what happened, by whom, in the transaction that does it. `words` is a plain sentence; `detail` holds
- * what stood behind it.
- */
+/** Writes what happened, by whom, in the transaction that does it; `detail` holds what stood behind it. */
 export async function note(
   subject: HistorySubject,
   actor: string,
-  words: string,
+  what: Told,
   detail?: unknown,
 ): Promise<void> {
-  await noteAll([{ ...subject, actor, words, detail }])
+  await noteAll([{ ...subject, actor, ...what, detail }])
 }
 
 /** An entry as it is written. */
-export interface HistoryNote extends HistorySubject {
+export interface HistoryNote extends HistorySubject, Told {
   actor: string
-  words: string
   detail?: unknown
 }
 

@@ -5,11 +5,12 @@ import type { HistoryEntry, HistoryNote } from './history'
 
 export const insertHistory = (now: Date, entries: readonly HistoryNote[]) =>
   run(
-    `insert into history (at, actor, source_id, prepared_id, document_id, dispatch_id, words, detail)
+    `insert into history (at, actor, source_id, prepared_id, document_id, dispatch_id, words, detail, told)
     select $now::timestamptz, e.actor, e."sourceId", e."preparedId", e."documentId", e."dispatchId", e.words,
-      e.detail
+      e.detail, jsonb_build_object('says', e.says, 'values', e.values)
     from jsonb_to_recordset($entries::jsonb) as e (
-      actor text, "sourceId" int, "preparedId" int, "documentId" int, "dispatchId" int, words text, detail jsonb
+      actor text, "sourceId" int, "preparedId" int, "documentId" int, "dispatchId" int, words text, detail jsonb,
+      says text, values jsonb
     )`,
     { now, entries: json(entries) },
   )
@@ -50,7 +51,8 @@ export const historyEntries = (given: {
         select $dispatchId::int
         where $dispatchId::int is not null
       )
-    select at, actor, words, detail
+    select at, actor, words, detail, coalesce(told ->> 'says', 'list/one') says,
+      coalesce(told -> 'values', jsonb_build_object('first', words)) "values"
     from history
     where id in (
       select id

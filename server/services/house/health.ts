@@ -1,5 +1,5 @@
 import { dayInZone, dayWords } from '../../../core/documents/days'
-import { told, type Told } from '../../../core/said/sentences'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { log } from '../../log'
 import { type Gate } from './gate'

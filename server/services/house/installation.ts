@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { Refusal } from '../../../core/errors'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction } from '../../db/connection'
@@ -48,7 +49,7 @@ export async function keepInstallation(): Promise<void> {
 
 export interface Confirmation {
   needed: boolean
-  series: { brand: string; kind: string; period: string; last: string; issuedAt: Date }[]
+  series: { brand: string; kind: DocumentKind; period: string; last: string; issuedAt: Date }[]
   papers: number
   emails: number
 }

@@ -1,5 +1,6 @@
-import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
+import { raised, told, toldKind, type Told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { Company } from '../../db/models'
 import { publish } from '../live/publish'
@@ -43,14 +44,14 @@ export async function switchKind(kind: DocumentKind, on: boolean): Promise<void>
 }
 
 /** Why nothing of a kind is made: by a routine, and where a person asks. */
-export const kindOffWords = (kind: DocumentKind): string =>
-  `${capital(kindFacts[kind].many)} are switched off in Settings, Documents.`
+export const toldKindOff = (kind: DocumentKind): Told =>
+  told('problem/kind-off', { kinds: raised(toldKind(kind, 'many')) })
 
 /** @throws Refusal "kind-off" */
 export function refuseKindOff(kind: DocumentKind, kindsOff: readonly DocumentKind[]): void {
   if (kindsOff.includes(kind))
     throw new Refusal('kind-off', {
-      values: { kinds: capital(kindFacts[kind].many) },
+      values: { kinds: raised(toldKind(kind, 'many')) },
       about: { field: 'kind' },
     })
 }

@@ -1,5 +1,6 @@
 import { byWorker } from '../../db/by-worker'
 import type { Day } from '../../../core/documents/days'
+import { pauses } from '../../../core/house/pauses'
 import { one, run, rows, json } from '../../db/connection'
 import type { Gate } from './gate'
 import type { Confirmation } from './installation'
@@ -13,7 +14,7 @@ const notBegun: Gate = {
   paused: true,
   pausedBy: null,
   pausedAt: null,
-  pauseReason: 'The set-up is not finished.',
+  pauseReason: pauses.notSetUp,
   confirmNeeded: false,
   rehearsalSince: null,
   rehearsalAddress: '',
@@ -97,9 +98,8 @@ export const closeGate = (now: Date) =>
     `update company
     set confirm_needed = true, paused_at = coalesce(paused_at, $now),
       paused_by = coalesce(paused_by, 'Clothespin'),
-      pause_reason = case when pause_reason = '' then 'This database was copied or restored.' else
-        pause_reason end`,
-    { now },
+      pause_reason = case when pause_reason = '' then $why else pause_reason end`,
+    { now, why: pauses.copied },
   )
 
 export const confirmationCounts = () =>
@@ -129,9 +129,9 @@ export const openAfterConfirming = (id: `${string}-${string}-${string}-${string}
   run(
     `update company
     set confirm_needed = false, installation_id = $id, paused_by = $actor,
-      pause_reason = 'Confirmed after a restore; not resumed yet.'
+      pause_reason = $why
     where confirm_needed`,
-    { id, actor },
+    { id, actor, why: pauses.confirmed },
   )
 
 export const recentCloses = () =>

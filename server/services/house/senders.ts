@@ -1,7 +1,8 @@
-import { fromWords, type AnswersTo } from '../../../core/dispatch/sender'
+import { toldSender, type AnswersTo } from '../../../core/dispatch/sender'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { badInput, Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
+import { told, type Told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { Brand, MailAccount, Routine, Sender } from '../../db/models'
 import { publish } from '../live/publish'
@@ -40,7 +41,7 @@ export const senders = (): Promise<SenderView[]> => senderRows()
 export interface SenderChoice {
   /** 0 for the brand itself. */
   id: number
-  words: string
+  shown: Told
 }
 
 /** The brand itself, then its senders. */
@@ -48,8 +49,11 @@ export async function senderChoices(brandId: number): Promise<SenderChoice[]> {
   const brand = await Brand.findByPk(brandId, { rejectOnEmpty: true })
   const all = (await senderRows()).filter((one) => one.brandId === brandId)
   return [
-    { id: 0, words: `${brand.senderName} <${brand.senderAddress}>` },
-    ...all.map((one) => ({ id: one.id, words: fromWords(one, brand.senderName) })),
+    {
+      id: 0,
+      shown: told('sender/shown', { who: brand.senderName, address: brand.senderAddress }),
+    },
+    ...all.map((one) => ({ id: one.id, shown: toldSender(one, brand.senderName) })),
   ]
 }
 

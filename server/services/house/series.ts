@@ -8,10 +8,11 @@ import {
   counterIn,
   formatNumber,
   periodOf,
-  scopeWords,
+  toldScope,
   type NumberSeries,
   type SeriesScope,
 } from '../../../core/numbering/series'
+import { told, toldKind, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { NumberSeries as NumberSeriesRow, NumberSkip } from '../../db/models'
@@ -149,7 +150,7 @@ export async function removeSeries(id: number): Promise<void> {
   await inTransaction(async () => {
     const series = await lockSeries(id)
     if (!series) throw new Refusal('no-such-series', { status: 404 })
-    if (!scopeWords(series)) throw new Refusal('last-series')
+    if (toldScope(series) === null) throw new Refusal('last-series')
     if (await seriesIsUsed(id)) throw new Refusal('series-used')
     await deleteCounters(id)
     await deleteSeries(id)
@@ -162,7 +163,7 @@ export async function removeSeries(id: number): Promise<void> {
  * @returns what answers that for a number and its date, as a sentence; null where it may come in
  */
 export async function numbersToCome(): Promise<
-  (kind: DocumentKind, number: string, date: Day) => string | null
+  (kind: DocumentKind, number: string, date: Day) => Told | null
 > {
   const all = await seriesWithCode()
   const counters = new Map((await usedCounters()).map((one) => [`${one.seriesId} ${one.period}`, one.last]))
@@ -173,10 +174,12 @@ export async function numbersToCome(): Promise<
         const counter = counterIn(series, { date: day, brand: series.code, order: '' }, number)
         const last = counters.get(`${series.id} ${periodOf(series, day)}`) ?? series.start - 1
         if (counter !== null && counter > last)
-          return (
-            `${number} would be drawn by our own ${kindFacts[kind].many} of ${series.brand} as well. In Settings, ` +
-            `Numbers, let them start above ${counter} first.`
-          )
+          return told('row/to-come', {
+            number,
+            series: toldKind(kind, 'many'),
+            brand: series.brand,
+            counter,
+          })
       }
     return null
   }

@@ -1,6 +1,7 @@
 import { Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
-import { told, type SaidKey, type Told } from '../../../core/said/sentences'
+import type { SaidKey } from '../../../core/said/sentences'
+import { told, type Told } from '../../../core/said/told'
 import type { TriedStep } from '../../outside/mail/smtp'
 import { tryWithMail } from './house-mail'
 import { serverToTry, type MailAccountChange } from './mail-accounts'
@@ -35,8 +36,8 @@ export async function tryMailAccount(
   if (!isAddress(to)) throw new Refusal('bad-address', { values: { address: to }, status: 400 })
   const steps = await tryWithMail(await serverToTry(id, change), {
     to,
-    subject: 'Clothespin can send email',
-    text: `This is the trial of the mail account “${change.name}”. Nothing else was sent.\n`,
+    subject: told('try/subject').words,
+    text: `${told('try/text', { account: change.name }).words}\n`,
   })
   const failed = steps.find((one) => !one.worked)
   return { steps, remedy: failed ? remedyOf(failed) : null }

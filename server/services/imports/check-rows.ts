@@ -2,7 +2,9 @@ import { Refusal } from '../../../core/errors'
 import { type Reading, readRecord, recordOf } from '../../../core/imports/row'
 import type { ImportSubject } from '../../../core/imports/subjects'
 import { decodeText } from '../../../core/imports/text'
+import { allOf, toldRefusal, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
+import { json } from '../../db/connection'
 import { moveRows } from '../../db/move'
 import { ownFields } from '../fields/own-fields'
 import { readFileBytes } from '../../outside/filestore/store'
@@ -22,7 +24,7 @@ export interface Checked {
   cells: string[]
   key: string
   state: RowState
-  note: string
+  note: Told | null
 }
 
 export async function checkAll(view: ImportView): Promise<void> {
@@ -40,7 +42,7 @@ export async function checkAll(view: ImportView): Promise<void> {
     }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    await moveRows(files, 'refuse', [id], { reason: error.message, since: clock.now() })
+    await moveRows(files, 'refuse', [id], { reason: json(toldRefusal(error)), since: clock.now() })
     publish('import', [id])
     return
   }
@@ -71,7 +73,7 @@ export async function checkRows(
       cells,
       key: keyOf(subject, record, line, alike, known.home),
       state: all.length ? 'wrong' : 'right',
-      note: all.join(' '),
+      note: allOf(all),
     }
   })
 }

@@ -1,3 +1,5 @@
+import { told, type Told } from '../../../core/said/told'
+import { saidSentences } from '../../../core/said/sentences'
 import { rows, one, json, run } from '../../db/connection'
 import { type Listed, keyset, paged } from '../keyset'
 import type { Checked } from './check-rows'
@@ -73,7 +75,7 @@ export const insertRows = (importId: number, rows: readonly Checked[]) =>
   run(
     `insert into import_row (import_id, line, key, cells, state, note)
     select $importId, c.line, left(c.key, 400), c.cells, c.state, c.note
-    from jsonb_to_recordset($rows::jsonb) as c (line int, key text, cells jsonb, state text, note text)
+    from jsonb_to_recordset($rows::jsonb) as c (line int, key text, cells jsonb, state text, note jsonb)
     on conflict do nothing`,
     { importId, rows: json(rows) },
   )
@@ -81,23 +83,28 @@ export const insertRows = (importId: number, rows: readonly Checked[]) =>
 export const touchImport = (id: number, now: Date) =>
   run('update import set since = $now where id = $id', { id, now })
 
+const otherLineWrong = told('row/other-line')
+
 export const wrongTogether = (id: number) =>
   run(
     `update import_row r
-    set state = 'wrong', note = 'Another line of this order is wrong.'
+    set state = 'wrong', note = $note::jsonb
     where r.import_id = $id
       and r.state = 'right'
       and exists (select from import_row w where w.import_id = $id and w.key = r.key and w.state = 'wrong')`,
-    { id },
+    { id, note: json(otherLineWrong) },
   )
 
 export const wrongTwice = (id: number) =>
   run(
     `update import_row r
-    set state = 'wrong', note = 'It stands in this file already, on line ' || f.line || '.'
+    set state = 'wrong', note = jsonb_build_object(
+      'says', 'row/here-already', 'values', jsonb_build_object('line', f.line),
+      'words', replace($sentence, '{line}', f.line::text)
+    )
     from (select key, min(line) line from import_row where import_id = $id group by 1 having count(*) > 1) f
     where r.import_id = $id and r.key = f.key and r.line > f.line and r.state = 'right'`,
-    { id },
+    { id, sentence: saidSentences['row/here-already'] },
   )
 
 export const nextKeys = (id: number) =>
@@ -129,12 +136,12 @@ export const importToWrite = (id: number) =>
 
 export const keepRowOutcomes = (
   importId: number,
-  lines: readonly { line: number; state: 'written' | 'unchanged' | 'wrong'; note: string }[],
+  lines: readonly { line: number; state: 'written' | 'unchanged' | 'wrong'; note: Told }[],
 ) =>
   run(
     `update import_row r
     set state = l.state, note = l.note
-    from jsonb_to_recordset($lines::jsonb) as l (line int, state text, note text)
+    from jsonb_to_recordset($lines::jsonb) as l (line int, state text, note jsonb)
     where r.import_id = $importId and r.line = l.line`,
     { importId, lines: json(lines) },
   )
@@ -154,21 +161,21 @@ export const updateRow = (given: {
   cells: readonly string[]
   key: string
   state: RowState
-  note: string
+  note: Told | null
 }) =>
   run(
     `update import_row
-    set cells = $cells::jsonb, key = $key, state = $state, note = $note
+    set cells = $cells::jsonb, key = $key, state = $state, note = $note::jsonb
     where import_id = $importId and line = $line`,
-    { ...given, cells: json(given.cells) },
+    { ...given, cells: json(given.cells), note: given.note && json(given.note) },
   )
 
 export const rightAgain = (importId: number, keys: readonly string[]) =>
   run(
     `update import_row
-    set state = 'right', note = ''
-    where import_id = $importId and key = any($keys::text[]) and note = 'Another line of this order is wrong.'`,
-    { importId, keys },
+    set state = 'right', note = null
+    where import_id = $importId and key = any($keys::text[]) and note ->> 'says' = $says`,
+    { importId, keys, says: otherLineWrong.says },
   )
 
 export const rowView = (importId: number, line: number) =>

@@ -1,7 +1,7 @@
 import { importLifecycle, type ImportState } from '../../../core/imports/states'
 import { moveRows } from '../../db/move'
-import { fieldsOf } from '../../../core/imports/fields'
-import { oneOf, type ImportSubject } from '../../../core/imports/subjects'
+import { fieldsOf, toldField } from '../../../core/imports/fields'
+import { oneNeededOf, type ImportSubject } from '../../../core/imports/subjects'
 import { guessMapping, type Mapping } from '../../../core/imports/mapping'
 import { readRecord, type ImportRecord, type Reading } from '../../../core/imports/row'
 import {
@@ -13,6 +13,7 @@ import {
 } from '../../../core/imports/text'
 import { badInput, Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
+import { allOf, joined, told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
 import { ImportFile } from '../../db/models'
@@ -62,7 +63,7 @@ export interface ImportView {
   decimalSign: DecimalSign
   dayOrder: DayOrder
   state: ImportState
-  reason: string
+  reason: Told | null
   madeAt: Date
   madeBy: string
   /** On which row the columns are named, counted from 0. */
@@ -146,12 +147,15 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
   const { subject, columns: names } = await importView(id)
   const fields = fieldsOf(subject, await ownFields())
   const missing = fields.find((field) => field.needed && !reading.mapping[field.key])
-  if (missing) throw badInput('unmapped', `mapping.${missing.key}`, { column: missing.words })
-  const some = oneOf[subject]
-  if (some && !some.keys.some((key) => reading.mapping[key])) {
-    const wordsOf = (key: string) => fields.find((field) => field.key === key)!.words
-    throw badInput('unmapped/some', `mapping.${some.keys[0]}`, {
-      columns: some.keys.map((key) => `“${wordsOf(key)}”`).join(' or '),
+  if (missing) throw badInput('unmapped', `mapping.${missing.key}`, { column: toldField(subject, missing) })
+  const some = oneNeededOf(subject)
+  if (some.length > 0 && !some.some((key) => reading.mapping[key])) {
+    const called = fields.filter((field) => some.includes(field.key))
+    throw badInput('unmapped/some', `mapping.${some[0]}`, {
+      columns: joined(
+        called.map((field) => told('needs/quoted', { name: toldField(subject, field) })),
+        'list/or',
+      ),
     })
   }
   const unknown = Object.entries(reading.mapping).find(
@@ -166,7 +170,7 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
           mapping: json(reading.mapping),
           decimal_sign: reading.decimalSign,
           day_order: reading.dayOrder,
-          reason: '',
+          reason: null,
           since: clock.now(),
         })
     if (!taken) throw new Refusal('busy')
@@ -199,7 +203,7 @@ export interface RowView {
   line: number
   cells: string[]
   state: RowState
-  note: string
+  note: Told | null
 }
 
 /** Mends a wrong row on the spot; it is checked at once, with those of its order. @throws Refusal "not-wrong" */
@@ -239,7 +243,7 @@ export async function importRecords(
   records: readonly ImportRecord[],
   who: Principal,
   tellRoutines = false,
-): Promise<{ record: number; outcome: Written['outcome']; note: string }[]> {
+): Promise<{ record: number; outcome: Written['outcome']; note: Told }[]> {
   return inTransaction(async () => {
     const usual = { decimalSign: '.', dayOrder: 'day first' } as const
     const own = await ownFields()
@@ -277,9 +281,7 @@ export async function importRecords(
       record: one.at,
       ...(outcome.get(one.at) ?? {
         outcome: 'wrong' as const,
-        note:
-          one.all.join(' ') ||
-          (subject === 'orders' ? 'Another line of this order is wrong.' : 'It is given twice.'),
+        note: allOf(one.all) ?? told(subject === 'orders' ? 'row/other-line' : 'row/twice'),
       }),
     }))
   })

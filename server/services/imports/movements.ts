@@ -1,6 +1,7 @@
 import type { ImportRecord } from '../../../core/imports/row'
 import type { Unkeyed } from '../../../core/receivables/bank-statement'
 import { moneyText } from '../../../core/money/decimal'
+import { told } from '../../../core/said/told'
 import { keepMovements, type MovementSource } from '../receivables/bank'
 import type { Known } from './references'
 import type { Group, Written } from './write'
@@ -50,7 +51,7 @@ export async function writeMovements(
   const fresh = await keepMovements(source, entries, who)
   return fresh.map((is) =>
     is
-      ? { outcome: 'written', note: 'Kept among the bank movements, to be looked at.' }
-      : { outcome: 'unchanged', note: 'This movement is known already.' },
+      ? { outcome: 'written', note: told('row/kept-movement') }
+      : { outcome: 'unchanged', note: told('row/known-movement') },
   )
 }

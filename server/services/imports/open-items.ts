@@ -2,6 +2,7 @@ import type { Day } from '../../../core/documents/days'
 import { oldKind } from '../../../core/imports/row'
 import { Decimal } from '../../../core/money/decimal'
 import type { Language } from '../../../core/money/format'
+import { told } from '../../../core/said/told'
 import { company } from '../house/house'
 import type { Principal } from '../people/principal'
 import { takeOver, takeOverPayment, type OldDocument } from '../receivables/take-over'
@@ -34,7 +35,7 @@ export async function writeOpenItems(
     if (kind === 'payment') {
       if (await paymentWithKey(onAccountKey(number!))) return unchanged
       await takeOverPayment({ ...common, amount: open.toString(), reference: record!.reference ?? null }, who)
-      return { outcome: 'written', note: 'On account.' }
+      return { outcome: 'written', note: told('row/all-on-account') }
     }
     const before = there.find((one) => one.kind === kind && one.number === number)
     if (before) return sameAs(before, customer.id, kind === 'invoice' ? open : open.neg())
@@ -55,7 +56,7 @@ export async function writeOpenItems(
       ],
       who,
     )
-    return { outcome: 'written', note: kind === 'invoice' ? 'Owed.' : 'Credited.' }
+    return { outcome: 'written', note: told(kind === 'invoice' ? 'row/owed' : 'row/credited') }
   })
 }
 
@@ -68,13 +69,11 @@ function sameAs(
   if (before.voided)
     return {
       outcome: 'wrong',
-      note: `${before.number} is there and void. A number stands once: give this one another, like ${before.number}-2.`,
+      note: told('row/void', { number: before.number }),
     }
   if (before.takenOver && before.customerId === customerId && owed.eq(before.owed)) return unchanged
   return {
     outcome: 'wrong',
-    note: before.takenOver
-      ? `${before.number} came over before with another customer or amount.`
-      : `${before.number} is a document of ours. Its number cannot be taken over.`,
+    note: told(before.takenOver ? 'row/came-otherwise' : 'row/our-document', { number: before.number }),
   }
 }

@@ -5,6 +5,7 @@ import { isGtin } from '../../../core/items/gtin'
 import { oldKind, type ImportRecord } from '../../../core/imports/row'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { dayInZone, type Day } from '../../../core/documents/days'
+import { joined, told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import { numbersToCome } from '../house/series'
@@ -80,91 +81,95 @@ export async function knownOf(subject: ImportSubject, records: readonly ImportRe
   }
 }
 
-/** What a record names that the house does not have, in words. */
-export function problemsOf(subject: ImportSubject, record: ImportRecord, known: Known): string[] {
-  const problems: string[] = []
+/** What a record names that the house does not have. */
+export function problemsOf(subject: ImportSubject, record: ImportRecord, known: Known): Told[] {
+  const problems: Told[] = []
   const taxCode = record.taxCode ?? known.items.get(record.item ?? '')?.taxCode
   if (subject === 'items' && !known.taxCodes.has(record.taxCode!))
-    problems.push(`Tax code: “${record.taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
+    problems.push(noneOf('taxCode', record.taxCode!, [...known.taxCodes]))
   if (subject === 'orders' || subject === 'payments' || subject === 'open items') {
     if (record.customer !== undefined && !known.customers.has(record.customer))
-      problems.push(`Customer ${record.customer} is not known. Import the customers first.`)
+      problems.push(told('row/no-customer', { customer: record.customer }))
   }
   if (subject === 'orders') {
     if (record.item !== undefined && !record.description && !known.items.has(record.item))
-      problems.push(`Item ${record.item} is not known, and no description is given.`)
-    if (record.price === undefined && !known.items.has(record.item ?? ''))
-      problems.push('The line has no price.')
-    if (taxCode === undefined) problems.push('The line has no tax code.')
-    else if (!known.taxCodes.has(taxCode))
-      problems.push(`Tax code: “${taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
+      problems.push(told('row/no-item', { item: record.item }))
+    if (record.price === undefined && !known.items.has(record.item ?? '')) problems.push(told('row/no-price'))
+    if (taxCode === undefined) problems.push(told('row/no-tax-code'))
+    else if (!known.taxCodes.has(taxCode)) problems.push(noneOf('taxCode', taxCode, [...known.taxCodes]))
     if (record.brand !== undefined && !known.brands.has(record.brand))
-      problems.push(`Brand ${record.brand} is not known: ${[...known.brands.keys()].join(', ')}.`)
+      problems.push(noBrand(record.brand, known))
     if (record.branch !== undefined && branchIn(record, known) === undefined)
-      problems.push(
-        `Branch: “${record.branch}” is not one of this brand, or is closed. See Settings, Branches.`,
-      )
+      problems.push(told('row/no-branch', { branch: record.branch }))
     if (record.status !== undefined && !known.statuses.includes(record.status))
-      problems.push(`Status: “${record.status}” is none of ${known.statuses.join(', ')}.`)
+      problems.push(noneOf('status', record.status, known.statuses))
     if (record.discount !== undefined && (Number(record.discount) < 0 || Number(record.discount) > 100))
-      problems.push('The line’s discount is from 0 to 100 percent.')
+      problems.push(told('row/discount'))
   }
   if (subject === 'payments' && record.document !== undefined) {
     const document = known.documents.get(record.document)
-    if (!document) problems.push(`Document ${record.document} is not known, or nothing is ever paid on it.`)
+    if (!document) problems.push(told('row/no-document', { document: record.document }))
     else if (
       record.customer !== undefined &&
       known.customers.get(record.customer)?.id !== document.customerId
     )
-      problems.push(`${record.document} is not a document of customer ${record.customer}.`)
+      problems.push(told('row/other-customer', { document: record.document, customer: record.customer }))
   }
   if (subject === 'items' && record.gtin !== undefined && !isGtin(record.gtin))
-    problems.push(`“${record.gtin}” is not a GTIN: its last digit does not fit the others.`)
+    problems.push(told('row/no-gtin', { gtin: record.gtin }))
   if (subject === 'items' && record.options !== undefined && optionsIn(record.options) === null)
-    problems.push(`Choices: “${record.options}” is not written like “Colour: green, blue; Size: S, L”.`)
+    problems.push(told('row/no-options', { options: record.options }))
   if (
     subject === 'orders' &&
     (record.deliveryStreet !== undefined || record.deliveryTown !== undefined) &&
     record.deliveryCountry === undefined
   )
-    problems.push('Deliver to: the country is missing.')
+    problems.push(told('row/no-delivery-country'))
   if (subject === 'open items') problems.push(...problemsOfOpenItem(record, known))
-  if (subject === 'rates' && !(Number(record.rate) > 0)) problems.push('The rate is not over zero.')
+  if (subject === 'rates' && !(Number(record.rate) > 0)) problems.push(told('row/no-rate'))
   if (subject === 'rates' && record.currency === known.home)
-    problems.push(`${known.home} is the house's own currency.`)
+    problems.push(told('row/own-currency', { currency: known.home }))
   if (subject === 'bank movements') {
     const currency = record.currency ?? known.home
-    if (record.bookedOn! > known.today)
-      problems.push(`${record.bookedOn} is in the future: only what is booked is taken.`)
+    if (record.bookedOn! > known.today) problems.push(told('row/future-movement', { day: record.bookedOn! }))
     if (!new Decimal(moneyText(record.amount!, currency)).eq(record.amount!))
-      problems.push(`${record.amount} has more digits than ${currency} has.`)
+      problems.push(told('row/digits', { amount: record.amount!, currency }))
   }
   return problems
 }
 
-function problemsOfOpenItem(record: ImportRecord, known: Known): string[] {
-  const problems: string[] = []
+const noneOf = (field: 'taxCode' | 'status', value: string, known: readonly string[]): Told =>
+  told('row/none-of-house', {
+    field: told(`import-field/orders/${field}`),
+    value,
+    known: joined(known, 'list/comma'),
+  })
+
+const noBrand = (brand: string, { brands }: Known): Told =>
+  told('row/no-brand', { brand, known: joined([...brands.keys()], 'list/comma') })
+
+function problemsOfOpenItem(record: ImportRecord, known: Known): Told[] {
+  const problems: Told[] = []
   const customer = known.customers.get(record.customer!)
   const currency = record.currency ?? customer?.currency ?? known.home
   const kind = oldKind(record)
   const open = new Decimal(record.open!)
   const total = new Decimal(record.total ?? open).abs()
-  if (open.isZero()) problems.push('Nothing of it is open. Leave it out.')
-  if (kind === 'invoice' && open.lt(0))
-    problems.push('An invoice that is open below zero is a credit note or a payment: say which under Kind.')
-  if (open.abs().gt(total)) problems.push(`More is open than it came to: ${open.abs()} of ${total}.`)
+  if (open.isZero()) problems.push(told('row/nothing-open'))
+  if (kind === 'invoice' && open.lt(0)) problems.push(told('row/below-zero'))
+  if (open.abs().gt(total))
+    problems.push(told('row/more-open', { open: open.abs().toString(), total: total.toString() }))
   for (const amount of [open, total])
     if (!new Decimal(moneyText(amount, currency)).eq(amount))
-      problems.push(`${amount} has more digits than ${currency} has.`)
-  if (record.date! > known.today) problems.push(`${record.date} is in the future.`)
+      problems.push(told('row/digits', { amount: amount.toString(), currency }))
+  if (record.date! > known.today) problems.push(told('row/future', { day: record.date! }))
   const toCome = kind === 'payment' ? null : known.toCome?.(kind, record.number!, record.date as Day)
   if (toCome) problems.push(toCome)
-  if (customer && !customer.hasAddress)
-    problems.push(`Customer ${record.customer} has no billing address. Add it first.`)
+  if (customer && !customer.hasAddress) problems.push(told('row/no-billing', { customer: record.customer! }))
   if (record.brand !== undefined && !known.brands.has(record.brand))
-    problems.push(`Brand ${record.brand} is not known: ${[...known.brands.keys()].join(', ')}.`)
+    problems.push(noBrand(record.brand, known))
   if (record.taxCode !== undefined && !known.taxCodes.has(record.taxCode))
-    problems.push(`Tax code: “${record.taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
+    problems.push(noneOf('taxCode', record.taxCode!, [...known.taxCodes]))
   return problems
 }
 

@@ -5,6 +5,7 @@ import { ownValues } from '../../../core/imports/fields'
 import type { ImportRecord } from '../../../core/imports/row'
 import { Decimal } from '../../../core/money/decimal'
 import { totals, type Adjustment } from '../../../core/money/totals'
+import { told, toldRefusal } from '../../../core/said/told'
 import { json } from '../../db/connection'
 import { company } from '../house/house'
 import { type NewOrder, addOrders, type LineEdit, editOrder } from '../orders/orders'
@@ -36,7 +37,7 @@ export async function writeOrders(
     const customer = known.customers.get(head.customer!)!
     const lines = group.records.map((record) => lineOf(record, known, customer.language))
     const before = found.get(group.key)
-    done[at] = { outcome: 'written', note: 'New.' }
+    done[at] = { outcome: 'written', note: told('row/new') }
     try {
       if (before) {
         done[at] = await changeOrder(before, head, lines, who, known, tellRoutines)
@@ -67,7 +68,7 @@ export async function writeOrders(
       fresh.push({ order, status: head.status ?? orderStatuses[0]!, at })
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
-      done[at] = { outcome: 'wrong', note: error.message }
+      done[at] = { outcome: 'wrong', note: toldRefusal(error) }
     }
   }
   const ids = await addOrders(
@@ -202,7 +203,10 @@ async function changeOrder(
       who,
     )
   if (!sameStatus) await setStatus([before.id], head.status!, who, { tellRoutines })
-  return { outcome: 'written', note: sameLines ? `Now ${head.status}.` : 'Changed.' }
+  return {
+    outcome: 'written',
+    note: sameLines ? told('row/status-now', { status: head.status! }) : told('row/changed'),
+  }
 }
 
 /** What the file gives and is another than before, under its name; nothing else. */

@@ -4,6 +4,7 @@ import type { ImportSubject } from '../../../core/imports/subjects'
 import type { ImportRecord } from '../../../core/imports/row'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
+import { told, toldRefusal, type Told } from '../../../core/said/told'
 import { behindSavepoint, json } from '../../db/connection'
 import { company } from '../house/house'
 import { keepRates } from '../house/rates'
@@ -44,7 +45,7 @@ export interface Group {
 
 export interface Written {
   outcome: 'written' | 'unchanged' | 'wrong'
-  note: string
+  note: Told
 }
 
 /**
@@ -88,13 +89,13 @@ export async function each(
       done.push(await behindSavepoint(() => write(group)))
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
-      done.push({ outcome: 'wrong', note: error.message })
+      done.push({ outcome: 'wrong', note: toldRefusal(error) })
     }
   }
   return done
 }
 
-export const unchanged: Written = { outcome: 'unchanged', note: 'There already, and the same.' }
+export const unchanged: Written = { outcome: 'unchanged', note: told('row/same') }
 
 async function writeCustomer(record: ImportRecord): Promise<Written> {
   const lines = [record.street, record.town, record.region].filter((line): line is string => !!line)
@@ -131,7 +132,7 @@ async function writeCustomer(record: ImportRecord): Promise<Written> {
     await raiseCustomerVersion(row.id)
     await markStale('customer', row.id)
   }
-  return { outcome: 'written', note: before ? 'Changed.' : 'New.' }
+  return { outcome: 'written', note: told(before ? 'row/changed' : 'row/new') }
 }
 
 async function writeItem(record: ImportRecord): Promise<Written> {
@@ -160,7 +161,7 @@ async function writeItem(record: ImportRecord): Promise<Written> {
   if (before?.state === row.state) return unchanged
   // whoever has it open sees what the file changed before they save
   if (before) await raiseItemVersion(record.code!)
-  return { outcome: 'written', note: before ? 'Changed.' : 'New.' }
+  return { outcome: 'written', note: told(before ? 'row/changed' : 'row/new') }
 }
 
 async function writeRates(groups: readonly Group[]): Promise<Written[]> {
@@ -176,7 +177,7 @@ async function writeRates(groups: readonly Group[]): Promise<Written[]> {
     const before = known.get(`${currency} ${day}`)
     return before && new Decimal(before.rate).eq(rate) && before.source === source
       ? unchanged
-      : { outcome: 'written', note: before ? 'Changed.' : 'New.' }
+      : { outcome: 'written', note: told(before ? 'row/changed' : 'row/new') }
   })
 }
 
@@ -212,7 +213,9 @@ async function writePayments(groups: readonly Group[], known: Known, who: Princi
     return {
       outcome: 'written',
       note:
-        document && settles.lt(amount) ? `${amount.minus(settles).toString()} stays on account.` : 'Booked.',
+        document && settles.lt(amount)
+          ? told('row/on-account', { sum: amount.minus(settles).toString() })
+          : told('row/booked'),
     }
   })
 }

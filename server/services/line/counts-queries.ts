@@ -1,5 +1,7 @@
-import { type StuckCause, type Stage, stuckWords, stages } from '../../../core/dispatch/states'
+import { type StuckCause, type Stage, stages } from '../../../core/dispatch/states'
 import { dayInZone } from '../../../core/documents/days'
+import { told } from '../../../core/said/told'
+import type { SaidKey } from '../../../core/said/sentences'
 import { clock } from '../../clock'
 import { one, rows } from '../../db/connection'
 import { stopOf } from '../dispatch/stopped-queries'
@@ -13,6 +15,11 @@ import type { StageCount } from './counts'
 /** SQL: that unsent document `u` is of a brand which this one may see. */
 const unsentWithin = (who: Principal) =>
   who.brands === null ? 'true' : `u.document_id in (select id from document where ${within(who, 'brand_id')})`
+
+type Counted = Exclude<
+  Extract<SaidKey, `fact/${string}`> extends `fact/${infer Name}` ? Name : never,
+  'today' | 'stuck'
+>
 
 /** The six counts; each from its own partial index. Arrived counts today's, in the house's zone. */
 export async function lineCounts(who = theHouse): Promise<StageCount[]> {
@@ -52,38 +59,31 @@ export async function lineCounts(who = theHouse): Promise<StageCount[]> {
     group by 1
     order by 2 desc, 1`,
   )
-  const some = (count: number | undefined, words: string) => (count ? [`${count} ${words}`] : [])
+  const some = (...names: Counted[]) =>
+    names.flatMap((name) => (counts[name] ? [told(`fact/${name}`, { n: counts[name] })] : []))
   const of: Record<Stage, Omit<StageCount, 'stage'>> = {
     'to send': {
       count: counts.due! + counts.back! + counts.undelivered!,
-      facts: [
-        ...some(counts.due, 'not made'),
-        ...some(counts.back, 'returned'),
-        ...some(counts.undelivered, 'issued, not sent'),
-      ],
+      facts: some('due', 'back', 'undelivered'),
       at: null,
     },
     'to check': {
       count: counts.toCheck!,
-      facts: [
-        ...some(counts.asked, 'asked for'),
-        ...some(counts.keptBack, 'could not go'),
-        ...some(counts.incomplete, 'not complete'),
-        ...some(counts.stopped, 'of held orders'),
-        ...some(counts.changed, 'changed'),
-      ],
+      facts: some('asked', 'keptBack', 'incomplete', 'stopped', 'changed'),
       at: counts.oldestToCheck,
     },
     waiting: {
       count: counts.waiting!,
-      facts: [...some(counts.printQueue, 'to print'), ...some(counts.held, 'held')],
+      facts: some('printQueue', 'held'),
       at: counts.nextGo,
     },
     'on the way': { count: counts.onTheWay!, facts: [], at: counts.oldestOnTheWay },
-    arrived: { count: counts.arrived!, facts: ['today', ...some(counts.posted, 'on paper')], at: null },
+    arrived: { count: counts.arrived!, facts: [told('fact/today'), ...some('posted')], at: null },
     stuck: {
       count: stuck.reduce((total, row) => total + row.count, 0),
-      facts: stuck.slice(0, 2).map((row) => `${row.count} ${stuckWords[row.cause].label}`),
+      facts: stuck
+        .slice(0, 2)
+        .map(({ count, cause }) => told('fact/stuck', { n: count, cause: told(`cause/${cause}`) })),
       at: null,
     },
   }

@@ -6,6 +6,7 @@ import type { FilledNote } from '../../../core/emailtexts/email-text'
 import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
 import { type Recipient } from '../../../core/preferences/recipients'
+import { toldRefusal, type Told } from '../../../core/said/told'
 import { fillToday, type Letter } from '../dispatch/compose'
 import { shownHtml } from '../dispatch/email-look'
 import {
@@ -27,7 +28,14 @@ export interface EmailView {
   sent: boolean
   from: string
   replyTo: string
-  to: { as: Recipient['as']; address: string; name: string; source: string; outcome: string; reply: string }[]
+  to: {
+    as: Recipient['as']
+    address: string
+    name: string
+    source: Told | null
+    outcome: string
+    reply: string
+  }[]
   subject: string
   html: string
   text: string
@@ -46,7 +54,7 @@ export interface EmailView {
   /** How often its offer was followed, by people and by programs; null where that is not counted. */
   followed: { times: number; byMachine: number; first: string | null } | null
   /** Why its text cannot be written; null where it can. */
-  problem: string | null
+  problem: Told | null
 }
 
 export interface FileView {
@@ -170,13 +178,13 @@ function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined)
 }
 
 /** What an email says; empty, with why, where its text cannot be filled: what it carries is seen all the same. */
-async function written(letter: Letter): Promise<FilledNote & { problem: string | null }> {
+async function written(letter: Letter): Promise<FilledNote & { problem: Told | null }> {
   try {
     const filled = await fillToday(letter)
     return { ...filled, html: await shownHtml(filled.html), problem: null }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    return { subject: '', html: '', text: '', problem: error.message }
+    return { subject: '', html: '', text: '', problem: toldRefusal(error) }
   }
 }
 

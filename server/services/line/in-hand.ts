@@ -9,6 +9,7 @@ import type { ContactFacts } from '../../../core/preferences/recipients'
 import type { Language } from '../../../core/money/format'
 import type { AsOnce } from '../../../core/preferences/variants'
 import type { SourceRef } from '../../../core/documents/sources'
+import { told, type Told } from '../../../core/said/told'
 import { voidRefusal } from '../documents/void'
 import { filesOfPrepared } from '../enclosures/going'
 import { historyOf, type HistoryEntry } from '../history/history'
@@ -32,14 +33,14 @@ export interface PreparedView extends SourceRef {
   customerId: number
   customerName: string
   state: string
-  problem: string | null
+  problem: Told | null
   /** What is missing is the address at which its customer is billed. */
   lacksAddress: boolean
   /** It is held until its order has what its customer needs: what follows then. */
   onceComplete: 'check' | 'go' | null
   changes: PaperChange[] | null
   /** Why a second person has to send it, and who asked for one. */
-  secondLook: string | null
+  secondLook: Told | null
   asked: Asked | null
   channel: string
   email: EmailView | null
@@ -106,7 +107,7 @@ export async function paperForPdf(id: number): Promise<{ paper: Paper; design: D
   const row = await preparedPage(id)
   if (!row) throw new Refusal('no-such-paper/any-more', { status: 404 })
   if (!row.content)
-    throw new Refusal('no-paper', { values: { words: row.problem ?? 'There is no document yet.' } })
+    throw new Refusal('no-paper', { values: { words: row.problem ?? told('problem/not-made') } })
   return { paper: row.content, design: row.design }
 }
 

@@ -1,8 +1,10 @@
-import { type SendQuestion, noAddress, planSending } from '../../../core/dispatch/plan'
-import { stuckWords, type StuckCause, type DispatchState } from '../../../core/dispatch/states'
+import { type SendQuestion, planSending } from '../../../core/dispatch/plan'
+import { noAddress, notSent } from '../../../core/dispatch/send-to'
+import type { DispatchState } from '../../../core/dispatch/states'
 import { dayInZone } from '../../../core/documents/days'
+import { asWritten } from '../../../core/said/told'
 import { clock } from '../../clock'
-import { rows } from '../../db/connection'
+import { json, rows } from '../../db/connection'
 import { stopOf, stopOfDispatch } from '../dispatch/stopped-queries'
 import { matchingConditions, preparedColumns } from '../documents/matching-queries'
 import { secondLookColumns } from '../documents/second-look-queries'
@@ -41,7 +43,7 @@ export async function lineList(
     parameters,
   )
   const page = paged(
-    found.map(({ stale: _, ...row }) => withWords(row)),
+    found.map(({ stale: _, ...row }) => row),
     filter.limit,
   )
   const sums = await rows<{ currency: string; sum: string; count: number }>(
@@ -58,12 +60,10 @@ export async function lineList(
           parts.parameters,
         )
       : filter.stage === 'stuck'
-        ? (
-            await rows<LineGroup>(
-              `select null::int "routineId", x.cause name, count(*)::int count from (${parts.sql}) x group by 2`,
-              parts.parameters,
-            )
-          ).map((group) => ({ ...group, name: stuckWords[group.name as StuckCause].label }))
+        ? await rows<LineGroup>(
+            `select null::int "routineId", x.cause name, count(*)::int count from (${parts.sql}) x group by 2`,
+            parts.parameters,
+          )
         : []
   const sendable = filter.stage === 'to check' ? await sendableOf(parts, who) : 0
   return {
@@ -75,12 +75,15 @@ export async function lineList(
   }
 }
 
+/** SQL: that there is something, where what it says does not matter. */
+const some = `'${json(asWritten(''))}'::jsonb`
+
 /** How many of To check would go: what decides is gathered into groups, and the one rule judges each group. */
 async function sendableOf(parts: Query, who: Principal): Promise<number> {
   const groups = await rows<Omit<SendQuestion, 'orderNumber' | 'customerName'> & { count: number }>(
     `select x.kind, x.channel, x."sendTo" <> $${parts.parameters.length + 1} "hasAddress",
-      case when x.problem is not null then 'a problem' end problem, x.changed or x.stale changed, x.stopped,
-      case when x."secondLook" is not null then 'a reason' end "secondLook",
+      case when x.problem is not null then ${some} end problem, x.changed or x.stale changed, x.stopped,
+      case when x."secondLook" is not null then ${some} end "secondLook",
       case when x.asked is not null then jsonb_build_object('id', x.asked -> 'id', 'name', '', 'at', '') end asked,
       count(*)::int count
     from (${parts.sql}) x
@@ -92,17 +95,6 @@ async function sendableOf(parts: Query, who: Principal): Promise<number> {
       (group) => planSending({ ...group, orderNumber: '', customerName: '', senderId: who.id ?? null }).goes,
     )
     .reduce((total, group) => total + group.count, 0)
-}
-
-function withWords<T extends LineRow>(row: T): T {
-  return row.cause
-    ? {
-        ...row,
-        causeKey: row.cause as StuckCause,
-        remedy: stuckWords[row.cause as StuckCause].remedy,
-        cause: stuckWords[row.cause as StuckCause].label,
-      }
-    : row
 }
 
 interface Query {
@@ -121,8 +113,8 @@ function paperQuery(filter: LineFilter, who: Principal): Query {
       coalesce(nullif(p.order_number, ''), so.label) number, p.order_number "orderNumber", ${sourceColumns},
       null::int "documentId", p.customer_id "customerId", p.customer_name "customerName", p.send_to "sendTo",
       p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName",
-      p.revision, p.changes is not null changed, p.problem, p.state, null "cause", null "causeKey",
-      null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents,
+      p.revision, p.changes is not null changed, p.problem, p.state, null "cause",
+      null "badAddress", null reply, null::timestamptz "nextTryAt", null how, 1 documents,
       false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale,
       p.problem is not null and p.source #> '{order,lines}' = '[]' unwritten,
       p.once_complete is not null "untilComplete", ${secondLookColumns('p')}
@@ -145,10 +137,10 @@ function paperQuery(filter: LineFilter, who: Principal): Query {
     sql += `
       union all
       select d.id, 'document', d.kind, d.number, d.order_number, ${sourceColumns}, d.id,
-        d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id,
-        (select r.name from routine r where r.id = u.routine_id), null, false, null, 'issued', null, null,
-        null, null, null, null, null, 1, false, ${stopOf('d')}, false, false, false, false,
-        null, null
+        d.customer_id, d.customer_name, '${notSent}', d.total::text, d.currency, u.since, 'email', u.routine_id,
+        (select r.name from routine r where r.id = u.routine_id), null, false, null::jsonb, 'issued', null,
+        null, null, null, null, 1, false, ${stopOf('d')}, false, false, false, false,
+        null::jsonb, null
       from undelivered u
       join document d on d.id = u.document_id
       ${sourceJoins('d')}
@@ -207,7 +199,7 @@ async function dispatchQuery(filter: LineFilter, who: Principal): Promise<Query>
       d.id "documentId", s.customer_id "customerId",
       s.customer_name "customerName", s.send_to "sendTo", s.total::text total, s.currency, s.since, s.channel,
       null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state,
-      s.stuck_cause "cause", null "causeKey",
+      s.stuck_cause "cause",
       (
         select r.address
         from dispatch_recipient r
@@ -215,7 +207,7 @@ async function dispatchQuery(filter: LineFilter, who: Principal): Promise<Query>
         order by r.at desc
         limit 1
       ) "badAddress",
-      null remedy, s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how,
+      s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how,
       (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held,
       ${stopOfDispatch('s')} stopped, false "keptBack", false unwritten, false stale,
       false "untilComplete", null "secondLook", null::jsonb asked

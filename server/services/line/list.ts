@@ -3,6 +3,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { SourceRef } from '../../../core/documents/sources'
 import { type Stage, type StuckCause } from '../../../core/dispatch/states'
 import type { Channel } from '../../../core/preferences/recipients'
+import type { Told } from '../../../core/said/told'
 
 /** A row of a stage's list: a paper in the first two stages, a dispatch (or an unsent document) in the others. */
 export interface LineRow extends SourceRef {
@@ -25,13 +26,11 @@ export interface LineRow extends SourceRef {
   routineName: string | null
   revision: number | null
   changed: boolean
-  problem: string | null
+  problem: Told | null
   state: string
-  cause: string | null
-  causeKey: StuckCause | null
+  cause: StuckCause | null
   /** The address that was refused or bounced. */
   badAddress: string | null
-  remedy: string | null
   reply: string | null
   nextTryAt: Date | null
   how: string | null
@@ -46,7 +45,7 @@ export interface LineRow extends SourceRef {
   /** It is held until its order has what its customer needs. */
   untilComplete: boolean
   /** Why a second person has to send it, and who asked for one. */
-  secondLook: string | null
+  secondLook: Told | null
   asked: Asked | null
 }
 

@@ -1,7 +1,7 @@
 import { Refusal } from '../../../core/errors'
 import { kindFacts } from '../../../core/documents/kinds'
-import type { Language } from '../../../core/money/format'
 import type { AsOnce } from '../../../core/preferences/variants'
+import { joined, told, type Told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { refreshPrepared } from '../documents/refresh'
 import { keepOwnEnclosures } from '../enclosures/once'
@@ -65,22 +65,21 @@ export async function makeWith(
     if (!kept) throw new Refusal('changed-again')
     if (otherText) await keepOwnEnclosures(id, null, who)
     const names = new Map((await variantNames()).map((one) => [one.id, one.name]))
-    await noteAll([{ ...kept, preparedId: id, actor: who.name, words: madeWithWords(asOnce, names) }])
+    await noteAll([{ ...kept, preparedId: id, actor: who.name, ...toldOnce(asOnce, names) }])
     await markThese([id])
     publish('line', [id])
   })
   await refreshPrepared([id])
 }
 
-const languageWords: Record<Language, string> = { en: 'English', de: 'German', fr: 'French' }
-
-function madeWithWords(asOnce: AsOnce | null, names: ReadonlyMap<number, string>): string {
-  if (!asOnce) return 'It is made as usual again.'
-  const whose = (variant: number) => (variant === 0 ? 'the brand' : `“${names.get(variant)}”`)
+function toldOnce(asOnce: AsOnce | null, names: ReadonlyMap<number, string>): Told {
+  if (!asOnce) return told('made/usual')
+  const whose = (variant: number) => (variant === 0 ? told('made/brand') : `“${names.get(variant)}”`)
+  const { language, text, design } = asOnce
   const chosen = [
-    asOnce.language && `in ${languageWords[asOnce.language]}`,
-    asOnce.text !== undefined && `with the email text of ${whose(asOnce.text)}`,
-    asOnce.design !== undefined && `in the design of ${whose(asOnce.design)}`,
-  ].filter(Boolean)
-  return `This once it is made ${chosen.join(', ')}.`
+    ...(language ? [told('made/language', { language: told(`language/${language}`) })] : []),
+    ...(text === undefined ? [] : [told('made/text', { of: whose(text) })]),
+    ...(design === undefined ? [] : [told('made/design', { of: whose(design) })]),
+  ]
+  return told('made/once', { how: joined(chosen, 'list/comma') })
 }

@@ -2,6 +2,7 @@ import { addDays, dayInZone, instantInZone, type Day } from '../../../core/docum
 import { morningEmail, type MorningFacts } from '../../../core/line/morning'
 import { moneyText } from '../../../core/money/decimal'
 import type { Calendar } from '../../../core/routines/time'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { houseCalendar } from '../house/calendar'
 import { company } from '../house/house'
@@ -79,7 +80,8 @@ async function factsOf(now: Date, today: Day, calendar: Calendar): Promise<Morni
     rehearsing: !!rehearsalSince,
     paused: !!pausedAt,
     promises: promises.map(
-      (one) => `${one.customer}: ${one.number}, ${moneyText(one.open, one.currency)} ${one.currency}`,
+      ({ customer, number, open, currency }) =>
+        told('morning/promise', { customer, number, sum: `${moneyText(open, currency)} ${currency}` }).words,
     ),
     remindersDue: reminders.length,
     turns: turns.map(({ name, at }) => `${timeOf(at)} ${name}`),

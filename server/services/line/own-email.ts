@@ -3,9 +3,10 @@ import type { EmailText } from '../../../core/emailtexts/email-text'
 import { wordsOfBody } from '../../../core/emailtexts/nodes'
 import { textToEdit, type OwnEmail } from '../../../core/emailtexts/own-email'
 import type { FieldName, MergeFields } from '../../../core/emailtexts/fields'
-import { carriagesOf, carriageWords, type Carriage } from '../../../core/enclosures/carriage'
+import { carriagesOf, type Carriage } from '../../../core/enclosures/carriage'
 import { badInput, Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
+import { joined, told, type Told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { factsOf, fillLetter, type Letter } from '../dispatch/compose'
 import { noteAll } from '../history/history'
@@ -112,17 +113,17 @@ export async function checkSender({ senderId = null }: OwnEmail, brandId: number
 }
 
 /** What the history says of an email that was written for once, or is the house's again. */
-export const writtenWords = (own: OwnEmail | null) =>
-  own
-    ? [
-        `Its email was written for this once: “${wordsOfBody(own.subject)}”.`,
-        typeof own.senderId === 'number' ? 'It comes from another sender.' : '',
-        own.replyTo ? `Answers go to ${own.replyTo}.` : '',
-        own.attach ? `Its files go ${carriageWords[own.attach]}.` : '',
-      ]
-        .filter(Boolean)
-        .join(' ')
-    : 'Its email says what the house says again.'
+export function toldWritten(own: OwnEmail | null): Told {
+  if (!own) return told('email/usual')
+  const { senderId, replyTo, attach } = own
+  const parts = [
+    told('email/own', { subject: wordsOfBody(own.subject) }),
+    ...(typeof senderId === 'number' ? [told('email/own-sender')] : []),
+    ...(replyTo ? [told('email/own-answers', { address: replyTo })] : []),
+    ...(attach ? [told('email/own-files', { how: told(`carriage/${attach}`) })] : []),
+  ]
+  return joined(parts, 'list/sentences')
+}
 
 /**
  * Keeps what a person writes for this one email, or null for what the house says; its history says so.
@@ -156,7 +157,7 @@ export async function writeOwnEmail(
         ...kept,
         preparedId: id,
         actor: who.name,
-        words: writtenWords(own),
+        ...toldWritten(own),
       },
     ])
     publish('line', [id])

@@ -5,6 +5,7 @@ import type { EmailPart } from '../../../core/enclosures/parts'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { ContactRole, Preferences, ContactFacts } from '../../../core/preferences/recipients'
+import type { Told } from '../../../core/said/told'
 import { json, one, rows } from '../../db/connection'
 import type { Letter } from '../dispatch/compose'
 import { senderColumns } from '../house/senders-queries'
@@ -78,7 +79,7 @@ export const keepOwnEmail = (given: { id: number; revision: number; own: OwnEmai
   )
 
 export const preparedPage = (id: number) =>
-  one<{ content: Paper | null; problem: string | null; design: Design }>(
+  one<{ content: Paper | null; problem: Told | null; design: Design }>(
     `select p.content, p.problem, s.design
     from prepared_document p
     join design s on s.id = p.design_id

@@ -8,7 +8,7 @@ import { addedToAny, tooLargeAmong } from '../enclosures/once'
 import { note } from '../history/history'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
-import { checkAddresses, checkSender, letterOf, wordsOf, writtenWords, type EmailWords } from './own-email'
+import { checkAddresses, checkSender, letterOf, wordsOf, toldWritten, type EmailWords } from './own-email'
 import { letterToCome, mailCopyOf } from './queries'
 import { keepWaitingEmail, lockWaitingEmail } from './waiting-email-queries'
 
@@ -92,7 +92,7 @@ export async function writeWaitingEmail(
     await keepWaitingEmail({ dispatchId, own })
     const words = own && (await tooLargeAmong(dispatchId))
     if (words) throw badInput('too-large-email', 'files', { words })
-    await note({ dispatchId }, who.name, writtenWords(own), sentBefore ? { sentBefore } : undefined)
+    await note({ dispatchId }, who.name, toldWritten(own), sentBefore ? { sentBefore } : undefined)
     publish('line')
   })
 }

@@ -1,7 +1,8 @@
-import { addDays, dayInZone, formatDay, type Day } from '../../../core/documents/days'
+import { addDays, dayInZone, type Day } from '../../../core/documents/days'
 import type { LetterLink } from '../../../core/emailtexts/letter-fields'
 import { Refusal } from '../../../core/errors'
 import { isCode, linkState, mostWrongCodes, type LinkState } from '../../../core/links/link-state'
+import { told, toldDay, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { noteAll } from '../history/history'
@@ -112,7 +113,7 @@ export async function openLink(
     if (state !== 'good') return { state, link, wrongCode: false }
     if (link.code && !isCode(code, link.code)) return refuseCode(link)
     const opened = await countOpened(id, clock.now())
-    if (opened!.opened === 1) await noteOf(link, 'was opened for the first time', theHouse)
+    if (opened!.opened === 1) await noteOf(link, told('link/opened', { name: link.name }), theHouse)
     publish('register')
     return {
       file: { name: link.name, mediaType: link.mediaType, bytes: (await linkBytes(link.sha256))!.bytes },
@@ -125,16 +126,16 @@ async function refuseCode(link: LinkRow): Promise<LinkPage> {
   if (link.wrongCodes + 1 < mostWrongCodes) return { state: 'good', link, wrongCode: true }
   const { id, documentId } = link
   await endThese({ documentId, ids: [id], now: clock.now(), by: theHouse.name })
-  await noteOf(link, `was ended after ${mostWrongCodes} wrong codes`, theHouse)
+  await noteOf(link, told('link/wrong-codes', { name: link.name, count: mostWrongCodes }), theHouse)
   publish('register')
   return { state: 'ended', link, wrongCode: false }
 }
 
 const noteOf = (
-  { documentId, dispatchId, name }: Pick<LinkRow, 'documentId' | 'dispatchId' | 'name'>,
-  happened: string,
+  { documentId, dispatchId }: Pick<LinkRow, 'documentId' | 'dispatchId'>,
+  happened: Told,
   who: Principal,
-) => noteAll([{ documentId, dispatchId, actor: who.name, words: `The link to ${name} ${happened}.` }])
+) => noteAll([{ documentId, dispatchId, actor: who.name, ...happened }])
 
 /** The links of a document's emails, oldest first. */
 export const linksOfDocument = (documentId: number): Promise<LinkView[]> => linksOf(documentId)
@@ -156,7 +157,7 @@ export async function changeLinks(
         ? await endThese({ documentId, ids, now: clock.now(), by: who.name })
         : await lengthenThese({ documentId, ids, until })
     if (changed.length < new Set(ids).size) throw new Refusal('no-such-link')
-    for (const one of changed) await noteOf({ ...one, documentId }, happenedBy(act, until), who)
+    for (const one of changed) await noteOf({ ...one, documentId }, happenedBy(act, one.name, until), who)
     publish('register')
   })
 }
@@ -164,13 +165,13 @@ export async function changeLinks(
 /** Ends every link to a document, in the caller's transaction. @param happened what its history says of each */
 export async function endLinksOfDocument(
   documentId: number,
-  happened: string,
+  happened: (name: string) => Told,
   who: Principal,
 ): Promise<void> {
   const ended = await endAllOf({ documentId, now: clock.now(), by: who.name })
-  for (const one of ended) await noteOf({ ...one, documentId }, happened, who)
+  for (const one of ended) await noteOf({ ...one, documentId }, happened(one.name), who)
   if (ended.length > 0) publish('register')
 }
 
-const happenedBy = (act: 'end' | 'lengthen', until: Day) =>
-  act === 'end' ? 'was ended: it gives nothing any more' : `is good until ${formatDay(until, 'en')}`
+const happenedBy = (act: 'end' | 'lengthen', name: string, until: Day): Told =>
+  act === 'end' ? told('link/ended', { name }) : told('link/made', { name, until: toldDay(until) })

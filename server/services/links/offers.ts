@@ -1,6 +1,7 @@
 import { isSafeLink } from '../../../core/emailtexts/nodes'
 import type { EmailBanner } from '../../../core/emailtexts/pictures'
 import { openedBy } from '../../../core/links/opened-by'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { noteAll } from '../history/history'
@@ -38,8 +39,7 @@ export async function followOffer(token: string, agent: string): Promise<string 
     const byMachine = openedBy({ agent, at: clock.now(), handedOverAt }) === 'machine'
     const counted = (await countFollowed({ id, byMachine, now: clock.now() }))!
     if (!byMachine && counted.followed === 1) {
-      const words = `The offer in the email was followed for the first time: ${href}`
-      await noteAll([{ dispatchId, actor: theHouse.name, words }])
+      await noteAll([{ dispatchId, actor: theHouse.name, ...told('link/offer', { url: href }) }])
       publish('register')
     }
     return href

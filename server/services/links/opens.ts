@@ -1,4 +1,5 @@
 import { openedBy } from '../../../core/links/opened-by'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { noteAll } from '../history/history'
@@ -30,8 +31,7 @@ export async function countOpened(token: string, agent: string): Promise<void> {
     const by = openedBy({ agent, at: clock.now(), handedOverAt: email.handedOverAt })
     const counted = await countOpen({ dispatchId, byMachine: by === 'machine', now: clock.now() })
     if (by === 'machine' || counted!.opened > 1) return
-    const words = 'The email was opened for the first time.'
-    await noteAll([{ dispatchId, actor: theHouse.name, words }])
+    await noteAll([{ dispatchId, actor: theHouse.name, ...told('link/email-opened') }])
     publish('register')
   })
 }

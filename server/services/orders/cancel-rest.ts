@@ -2,6 +2,7 @@ import { billedBy } from '../../../core/documents/draft'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
 import { totals } from '../../../core/money/totals'
+import { counted, told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { invoiceOfOrder } from '../drafts/drafts-queries'
 import { partsOfOrders } from '../drafts/parts'
@@ -69,9 +70,10 @@ export async function cancelRest(orderId: number, version: number, who: Principa
       {
         sourceId: orderId,
         actor: who.name,
-        words:
-          `What was left of ${count} ${count === 1 ? 'line' : 'lines'} was cancelled; ` +
-          `the order now comes to ${sums.total} ${order.currency}.`,
+        ...told('order/cancelled', {
+          lines: counted(count, 'line'),
+          sum: `${sums.total} ${order.currency}`,
+        }),
       },
     ])
     publish('order', [orderId])

@@ -19,7 +19,7 @@ export interface Confirmed {
 }
 
 /** What a customer agreed to; how the sender looks is no part of it. */
-const notAgreed = ['Sender', 'Language']
+const notAgreed = ['change/sender', 'change/language']
 
 /** Null where nothing is confirmed, or all stands as it was confirmed. */
 export async function confirmedOf(orderId: number): Promise<Confirmed | null> {
@@ -31,7 +31,7 @@ export async function confirmedOf(orderId: number): Promise<Confirmed | null> {
   }))!.get(orderId)
   if (!made?.paper) return null
   const { paper, waits } = (await confirmationPaper(confirmed.id))!
-  const changes = comparePapers(paper, made.paper).filter((change) => !notAgreed.includes(change.what))
+  const changes = comparePapers(paper, made.paper).filter((change) => !notAgreed.includes(change.what.says))
   if (changes.length === 0) return null
   return { documentId: confirmed.id, number: confirmed.number, date: confirmed.date, changes, waits }
 }

@@ -6,6 +6,7 @@ import { Refusal } from '../../../core/errors'
 import type { ConditionSeen } from '../../../core/routines/routine'
 import { historyOf, type HistoryEntry } from '../history/history'
 import type { LineStanding } from '../../../core/shipping/quantities'
+import type { Told } from '../../../core/said/told'
 import { standingOfOrders, type StandingLine } from '../shipping/parts'
 import { shipmentsOfOrder } from '../shipping/queries'
 import { returnsOfOrder } from '../shipping/returns-queries'
@@ -85,12 +86,12 @@ export interface OrderView extends Omit<OrderRow, 'invoice' | 'branch'> {
     number: string | null
     total: string
     since: Date
-    problem: string | null
+    problem: Told | null
   }[]
   evaluations: {
     routine: string
     outcome: string
-    reason: string
+    reason: Told | null
     seen: ConditionSeen[]
     at: Date
     version: number

@@ -4,6 +4,7 @@ import { Decimal } from '../../../core/money/decimal'
 import type { Day } from '../../../core/documents/days'
 import { totals, type Adjustment } from '../../../core/money/totals'
 import type { Address } from '../../../core/documents/facts'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { CustomerAddress } from '../../db/models'
@@ -120,9 +121,9 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
       {
         sourceId: orderId,
         actor: who.name,
-        words: shown
-          ? `The order was changed; it now comes to ${sums.total} ${order.currency}.`
-          : 'The internal note was changed.',
+        ...(shown
+          ? told('order/changed', { sum: `${sums.total} ${order.currency}` })
+          : told('order/note-changed')),
       },
     ])
     publish('order', [orderId])
@@ -254,7 +255,7 @@ export async function addOrders(orders: readonly NewOrder[], who: Principal): Pr
       orders.map((order, index) => ({
         sourceId: ids[index]!,
         actor: who.name,
-        words: `The order came in as ${order.status}.`,
+        ...told('order/came-in', { status: order.status }),
       })),
     )
     publish('order', ids)

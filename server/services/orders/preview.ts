@@ -1,6 +1,7 @@
 import { asPreview } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
+import { sentencesOf } from '../../../core/designs/pages'
 import { clock } from '../../clock'
 import { takenBack } from '../../db/connection'
 import { renderPaper } from '../../render/pool'
@@ -28,7 +29,7 @@ export async function previewOrder(order: WrittenOrder, who: Principal): Promise
   )
   if (!bytes)
     throw new Refusal('not-drawn', {
-      values: { words: problems.map((problem) => problem.sentence).join(' ') },
+      values: { words: sentencesOf(problems) },
     })
   return bytes
 }

@@ -5,6 +5,7 @@ import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { prepareRefusal } from '../../../core/orders/statuses'
 import { occasionOf, statusOfOccasion } from '../../../core/routines/routine'
+import { told } from '../../../core/said/told'
 import { partsOfOrders, depositOf, type OrderPart } from '../drafts/parts'
 import { contextOf, houseContext } from '../documents/found-settings'
 import { type Addressing, type PaperContext } from '../documents/paper-context'
@@ -30,7 +31,7 @@ export async function loadOrderContexts(
   addressing: Addressing,
   occasion: string,
 ): Promise<Map<number, PaperContext>> {
-  const told = kindFacts[kind].isUpdate ? statusOfOccasion(occasion) : null
+  const tells = kindFacts[kind].isUpdate ? statusOfOccasion(occasion) : null
   const orders = await orderSubjects(orderIds)
   const lines = await linesOfOrders(orderIds)
   const contacts = await contactsOfCustomers([...new Set(orders.map((order) => order.customerId))])
@@ -52,19 +53,22 @@ export async function loadOrderContexts(
       )
       const subject = {
         ...order,
-        status: told ?? order.status!,
+        status: tells ?? order.status!,
         adjustments: left.adjustments,
         deposits: own.filter((draft) => draft.facts.deposit).map(depositOf),
         replaces: replaced.get(order.sourceId),
       }
       const contacts = contactsOf.get(order.customerId) ?? []
       const context = contextOf(kind, subject, left.lines, contacts, addressing, house)
-      if (told !== null && told !== order.status)
-        return [order.sourceId, { ...context, nothing: `The order is ${order.status} by now.` }]
+      if (tells !== null && tells !== order.status)
+        return [
+          order.sourceId,
+          { ...context, nothing: told('problem/status-gone', { status: order.status! }) },
+        ]
       return [
         order.sourceId,
         left.lines.length === 0 && Number(order.total) !== 0
-          ? { ...context, problem: 'Everything of this order is billed in parts already.' }
+          ? { ...context, problem: told('problem/billed-already') }
           : context,
       ]
     }),
@@ -84,7 +88,7 @@ export async function confirmationsOf(orderIds: readonly number[]): Promise<Map<
 async function refusal(kind: DocumentKind, orderId: number, despite: boolean): Promise<Refusal | undefined> {
   const order = (await orderToRefuse(orderId))!
   const words = prepareRefusal(kind, order)
-  if (words)
+  if (words !== null)
     return new Refusal('not-yet', { values: { words }, about: { record: { kind: 'order', id: orderId } } })
   if (order.stopped !== null && kindFacts[kind].waitsWithOrder && !despite)
     return new Refusal('order-stopped', {

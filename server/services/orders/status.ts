@@ -1,6 +1,7 @@
 import { badInput, Refusal } from '../../../core/errors'
 import { dayInZone } from '../../../core/documents/days'
 import { mayFollow, stepRefusal, suppliedStatus } from '../../../core/orders/statuses'
+import { joined, told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction, takenBack } from '../../db/connection'
 import { addJobs } from '../../queue/add'
@@ -79,9 +80,12 @@ export async function setStatus(
     const against = moving.filter((order) => !mayFollow(statusSteps, order.from, status))
     if (against.length > 0 && !anyStep && !(undo && (await cameJustFrom(status, against, now, who)))) {
       const [{ order: number, from }] = against as [(typeof against)[0]]
-      const others = against.length > 1 ? ` The same holds for ${against.length - 1} more of them.` : ''
+      const sentences = [
+        stepRefusal(statusSteps, { number, from }, status),
+        ...(against.length > 1 ? [told('status/more', { n: against.length - 1 })] : []),
+      ]
       throw new Refusal('status-step', {
-        values: { sentence: stepRefusal(statusSteps, { number, from }, status), others },
+        values: { sentence: joined(sentences, 'list/sentences') },
         about: { field: 'status' },
       })
     }
@@ -102,7 +106,7 @@ export async function setStatus(
       moving.map((order) => ({
         sourceId: order.id,
         actor: who.name,
-        words: `The order went from ${order.from} to ${status}.`,
+        ...told('order/went', { from: order.from, to: status }),
       })),
     )
     for (const id of supplies) await markStale('source', id)

@@ -1,4 +1,5 @@
 import { Refusal } from '../../../core/errors'
+import { told, toldRefusal, type Told } from '../../../core/said/told'
 import { creditDocument } from '../drafts/credit'
 import { voidDocument } from '../documents/void'
 import { standingOfWithdrawn } from './queries'
@@ -15,7 +16,7 @@ import type { Principal } from '../people/principal'
 export interface ReversedWithdrawn {
   voided: string[]
   credited: string[]
-  refused: { id: number; number: string; reason: string }[]
+  refused: { id: number; number: string; reason: Told }[]
 }
 
 /** Settles those of the documents, or all of the orders, that stand although their order was withdrawn. */
@@ -31,7 +32,7 @@ export async function reverseWithdrawn(
   if (ids.length === 0) return report
   const standing = await standingOfWithdrawn(of, ids)
   for (const { id, number, order } of standing) {
-    const reason = `Order ${order} was withdrawn`
+    const reason = told('order/withdrawn', { order }).words
     try {
       await voidDocument(id, reason, who)
       report.voided.push(number)
@@ -42,7 +43,7 @@ export async function reverseWithdrawn(
         report.credited.push(number)
       } catch (refusal) {
         if (!(refusal instanceof Refusal)) throw refusal
-        report.refused.push({ id, number, reason: refusal.message })
+        report.refused.push({ id, number, reason: toldRefusal(refusal) })
       }
     }
   }

@@ -9,6 +9,7 @@ import {
   type StatementFacts,
   type StatementPeriod,
 } from '../../../core/receivables/statement'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { contactsOfCustomers } from '../customers/queries'
 import { contextOf, houseContext } from '../documents/found-settings'
@@ -109,16 +110,13 @@ async function loadAccountContexts(
   return contexts
 }
 
-/** Of accounts whose books are told of by the statement of another brand, that; by account, in words. */
-export async function toldElsewhere(
-  kind: DocumentKind,
-  ids: readonly number[],
-): Promise<Map<number, string>> {
+/** Of accounts whose books are told of by the statement of another brand, that; by account. */
+export async function toldElsewhere(kind: DocumentKind, ids: readonly number[]): Promise<Map<number, Told>> {
   if (kind !== 'statement of account') return new Map()
   return new Map(
     (await statedElsewhere(ids)).map(({ accountId, brand }) => [
       accountId,
-      `It is on the statement of ${brand}.`,
+      told('problem/on-other-statement', { customer: brand }),
     ]),
   )
 }

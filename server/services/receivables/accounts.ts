@@ -5,6 +5,8 @@ import { Refusal } from '../../../core/errors'
 import { sum } from '../../../core/money/decimal'
 import { ageingSteps, daysLate, type AgeingStep } from '../../../core/receivables/ageing'
 import { periodOf, type StatementPeriod } from '../../../core/receivables/statement'
+import { told, toldDay, type Told } from '../../../core/said/told'
+import type { PaymentMethod } from '../../../core/documents/facts'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { publish } from '../live/publish'
@@ -134,7 +136,7 @@ export interface PaymentRow {
   customerId: number
   customerName: string
   date: Day
-  method: string
+  method: PaymentMethod
   amount: string
   currency: string
   reference: string
@@ -181,9 +183,9 @@ export interface LookedAt {
   at: Date
   brand: string
   outcome: string
-  reason: string
-  /** The condition that did not hold, with the value seen; empty where all held. */
-  unmet: string
+  reason: Told | null
+  /** The condition that did not hold, with the value seen; null where all held. */
+  unmet: Told | null
 }
 
 /** A statement of the account. */
@@ -218,7 +220,7 @@ export async function account(customerId: number, who = theHouse): Promise<Accou
     currencies: (await currenciesOf(who, customerId)).map((one) => one.currency),
     looked: looked.map(({ seen, ...one }) => {
       const not = seen.find((condition) => !condition.holds)
-      return { ...one, unmet: not ? `${not.words}: ${not.seen}` : '' }
+      return { ...one, unmet: not ? told('looked/unmet', { asks: not.asks, seen: not.seen }) : null }
     }),
     statements: statements.map(({ occasion, ...one }) => ({ ...one, period: periodOf(occasion) ?? null })),
   }
@@ -254,12 +256,18 @@ export async function markItem(
     })
     if (marked === 0) throw new Refusal('nothing-open')
     if (mark.dispute !== undefined)
-      await note({ documentId }, who.name, mark.dispute ? `Disputed: ${mark.dispute}` : 'No longer disputed.')
+      await note(
+        { documentId },
+        who.name,
+        mark.dispute ? told('money/disputed', { why: mark.dispute }) : told('money/undisputed'),
+      )
     if (mark.promisedOn !== undefined)
       await note(
         { documentId },
         who.name,
-        mark.promisedOn ? `Payment is promised for ${mark.promisedOn}.` : 'No payment is promised any more.',
+        mark.promisedOn
+          ? told('money/promised', { day: toldDay(mark.promisedOn) })
+          : told('money/not-promised'),
       )
     publish('payment')
   })
@@ -286,7 +294,7 @@ export async function setLevelBack(
       now: clock.now(),
     })
     if (!(await forgetLevel(documentId, back.level))) throw new Refusal('no-level')
-    await note({ documentId }, who.name, `Set back from reminder level ${back.level}: ${back.reason}`)
+    await note({ documentId }, who.name, told('money/level-back', back))
     publish('payment')
   })
 }

@@ -3,8 +3,9 @@ import { groupBy } from '../../../core/group'
 import { Decimal } from '../../../core/money/decimal'
 import type { MovementState } from '../../../core/receivables/movement-states'
 import type { Settlement } from '../../../core/receivables/settle'
+import { asWritten, toldRefusal, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
-import { inTransaction } from '../../db/connection'
+import { json, inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
@@ -54,7 +55,9 @@ export async function bookWaiting(fileId: number): Promise<void> {
         await inTransaction(() => bookOne(id, ['to book'], null, inTheNameOf(by)))
       } catch (error) {
         if (!(error instanceof Refusal)) throw error
-        await moveRows(movements, 'find in the way', [id], { reason: error.message })
+        await moveRows(movements, 'find in the way', [id], {
+          reason: json(toldRefusal(error)),
+        })
       }
     }
     publish('payment')
@@ -118,7 +121,7 @@ async function bookOne(
 export async function setAside(ids: readonly number[], reason: string, who: Principal): Promise<number[]> {
   return inTransaction(async () => {
     const done = await moveRows(movements, 'set aside', ids, {
-      reason,
+      reason: json(asWritten(reason)),
       decided_by: who.name,
       decided_at: clock.now(),
     })
@@ -132,14 +135,13 @@ export async function matchAgain(fileId: number): Promise<number> {
   return inTransaction(async () => {
     const open = await lockOpenEntries(fileId)
     const matcher = new Matcher(fileId)
-    const found: { id: number; state: 'sure' | 'unsure' | 'strange'; reason: string; proposal: Proposal }[] =
-      []
+    const found: { id: number; state: 'sure' | 'unsure' | 'strange'; reason: Told; proposal: Proposal }[] = []
     for (let at = 0; at < open.length; at += 500) {
       const batch = open.slice(at, at + 500)
       const matches = await matcher.match(batch.map((entry) => ({ ...entry, key: '' })))
       batch.forEach((entry, index) => {
         const { certainty, reason, proposal } = matches[index]!
-        if (certainty !== entry.state || reason !== entry.reason)
+        if (certainty !== entry.state || reason.words !== entry.reason.words)
           found.push({ id: entry.id, state: certainty, reason, proposal })
       })
     }

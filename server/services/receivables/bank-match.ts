@@ -3,6 +3,7 @@ import { lessMatch, matchEntry, numbersIn, type Candidate, type Match } from '..
 import type { Settlement } from '../../../core/receivables/settle'
 import { groupBy } from '../../../core/group'
 import { Decimal } from '../../../core/money/decimal'
+import { asWritten } from '../../../core/said/told'
 import { company } from '../house/house'
 import { candidatesByAmount, candidatesByLetter, candidatesByNumber, waitingProposals } from './queries'
 
@@ -76,7 +77,10 @@ export class Matcher {
     const taken = new Map<number, Match[]>()
     for (const one of sure)
       for (const { documentId } of one.settlements)
-        taken.set(documentId, [...(taken.get(documentId) ?? []), { ...one, certainty: 'sure', reason: '' }])
+        taken.set(documentId, [
+          ...(taken.get(documentId) ?? []),
+          { ...one, certainty: 'sure', reason: asWritten('') },
+        ])
     return taken
   }
 }

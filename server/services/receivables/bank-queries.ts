@@ -78,7 +78,7 @@ export const insertEntries = (fileId: number, entries: unknown) =>
       left(n.text, 1000), left(n.reference, 200), n.state, n.reason, n.proposal
     from jsonb_to_recordset($entries::jsonb) as n (
       account text, key text, "bookedOn" date, amount numeric, currency text, name text, iban text, text text,
-      reference text, state text, reason text, proposal jsonb
+      reference text, state text, reason jsonb, proposal jsonb
     )`,
     { fileId, entries: json(entries) },
   )
@@ -146,7 +146,7 @@ export const keepProposals = (entries: unknown) =>
   run(
     `update bank_entry e
     set reason = n.reason, proposal = n.proposal
-    from jsonb_to_recordset($entries::jsonb) as n (id int, reason text, proposal jsonb)
+    from jsonb_to_recordset($entries::jsonb) as n (id int, reason jsonb, proposal jsonb)
     where e.id = n.id`,
     { entries: json(entries) },
   )

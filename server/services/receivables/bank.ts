@@ -17,6 +17,7 @@ import { inTransaction, json } from '../../db/connection'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { addJob } from '../../queue/add'
 import { decodeText } from '../../../core/imports/text'
+import { toldRefusal, type Told } from '../../../core/said/told'
 import { publish } from '../live/publish'
 import { Matcher, type Proposal } from './bank-match'
 import {
@@ -46,7 +47,7 @@ export interface BankFileView {
   name: string
   account: string
   state: BankFileState
-  reason: string
+  reason: Told | null
   entries: number
   known: number
   madeAt: Date
@@ -58,7 +59,7 @@ export interface EntryView extends Omit<BankEntry, 'key'> {
   id: number
   fileId: number
   state: MovementState
-  reason: string
+  reason: Told
   proposal: Proposal
   paymentId: number | null
   decidedBy: string
@@ -104,7 +105,7 @@ export async function readBankFile(fileId: number): Promise<void> {
     if (statements.every((one) => one.entries.length === 0)) throw new Refusal('not-a-statement/empty')
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    await moveRows(files, 'refuse', [fileId], { reason: error.message })
+    await moveRows(files, 'refuse', [fileId], { reason: json(toldRefusal(error)) })
     publish('payment')
     return
   }

@@ -1,10 +1,11 @@
-import { dayWords, type Day } from '../../../core/documents/days'
+import { type Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { receiptKind } from '../../../core/documents/kinds'
 import { badInput, Refusal } from '../../../core/errors'
 import { Decimal, moneyText, type DecimalText } from '../../../core/money/decimal'
 import { checkSettlements, settledBy, type Settlement } from '../../../core/receivables/settle'
 import type { EventFacts } from '../../../core/routines/routine'
+import { joined, told, toldDay, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Allocation, HouseEvent, Payment } from '../../db/models'
@@ -131,7 +132,7 @@ export async function bookPayment(
       documentId: line.documentId,
       sourceId: items.get(line.documentId)!.sourceId,
       actor: who.name,
-      words: settledWords(payment, line),
+      ...toldSettled(payment, line),
     })),
   )
   publish('payment', [id])
@@ -142,17 +143,20 @@ export async function bookPayment(
 const money = (amount: Decimal | DecimalText, { currency }: { currency: string }) =>
   moneyText(amount, currency)
 
-function settledWords(
+function toldSettled(
   { direction, method, currency, date }: NewPayment,
   { amount, discount, writeOff }: Settlement,
-): string {
-  const parts = [
-    new Decimal(discount).isZero() ? '' : `${discount} early-payment discount`,
-    new Decimal(writeOff).isZero() ? '' : `${writeOff} waived`,
-  ].filter(Boolean)
-  const did = direction === 'in' ? 'Paid' : 'Refunded'
-  const more = parts.length ? `, with ${parts.join(' and ')}` : ''
-  return `${did} ${amount} ${currency} on ${dayWords(date)}, ${method}${more}.`
+): Told {
+  const less = [
+    ...(new Decimal(discount).isZero() ? [] : [told('money/discount', { amount: discount })]),
+    ...(new Decimal(writeOff).isZero() ? [] : [told('money/waived-part', { amount: writeOff })]),
+  ]
+  const by = told(`method/${method}`)
+  return told(direction === 'in' ? 'money/paid' : 'money/refunded', {
+    sum: `${amount} ${currency}`,
+    day: toldDay(date),
+    how: less.length === 0 ? by : told('money/with', { method: by, less: joined(less, 'list/and') }),
+  })
 }
 
 /** Takes what a refund gives back off payments on account. @returns the sum */
@@ -234,7 +238,7 @@ export async function allocatePayment(id: number, lines: Settlement[], who: Prin
       lines.map((line) => ({
         documentId: line.documentId,
         actor: who.name,
-        words: settledWords(payment, line),
+        ...toldSettled(payment, line),
       })),
     )
     publish('payment', [id])

@@ -1,6 +1,6 @@
 import { dayInZone, dayWords, daysBetween, type Day } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
-import { arrivedWords, whyNotRemind } from '../../../core/receivables/reminders'
+import { toldArrived, whyNotRemind } from '../../../core/receivables/reminders'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import { houseSettings } from '../house/settings'
@@ -47,7 +47,7 @@ export async function openToRemind(documentId: number, again: boolean): Promise<
       values: { number, dispute, day: dayWords(why === 'promised' ? promisedOn! : dueDate) },
     })
   const [arrived] = accountId === null ? [] : await moneyArrived([accountId])
-  if (arrived) throw new Refusal('money-arrived', { values: { words: arrivedWords(arrived) } })
+  if (arrived) throw new Refusal('money-arrived', { values: { words: toldArrived(arrived) } })
   const { daysBetween: days } = (await houseSettings()).reminders
   if (!again && remindedOn !== null && daysBetween(remindedOn, today) < days)
     throw new Refusal('reminded-lately', {

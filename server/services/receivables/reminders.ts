@@ -3,8 +3,9 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { ratesOf, type InterestRate } from '../../../core/receivables/interest'
-import { arrivedWords, asksInterest, remind, type ReminderFacts } from '../../../core/receivables/reminders'
+import { toldArrived, asksInterest, remind, type ReminderFacts } from '../../../core/receivables/reminders'
 import type { StatementFacts } from '../../../core/receivables/statement'
+import { told, toldDay, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { BookedInterest, Reminder } from '../../db/models'
 import type { SubjectRow } from '../documents/paper-context'
@@ -31,7 +32,7 @@ import {
 export interface AccountFacts {
   statement: StatementFacts
   reminder?: ReminderFacts
-  nothing?: string
+  nothing?: Told
 }
 
 /** What the document of an account says, by its customer and its books. */
@@ -110,18 +111,20 @@ export async function reminderRefusal(kind: DocumentKind, id: number): Promise<R
 /** The bank may have been read since it was prepared. @throws Refusal "money-arrived" */
 export async function refuseUnbooked({ sourceId, source }: IssuedFrom): Promise<void> {
   const [arrived] = source.reminder ? await moneyArrived([sourceId]) : []
-  if (arrived) throw new Refusal('money-arrived', { values: { words: arrivedWords(arrived) } })
+  if (arrived) throw new Refusal('money-arrived', { values: { words: toldArrived(arrived) } })
 }
 
 /** Prepared, or listed in To send: what a person has not sent yet is not asked for once more by a routine. */
 export async function waitingReminders(
   kind: DocumentKind,
   ids: readonly number[],
-): Promise<{ id: number; reason: string }[]> {
+): Promise<{ id: number; reason: Told }[]> {
   const waiting = kind === 'payment reminder' ? await remindersWaiting(ids) : []
   return waiting.map(({ id, day, state }) => ({
     id,
-    reason: `A reminder of ${dayWords(day)} waits in ${state === 'prepared' ? 'To check' : 'To send'} already.`,
+    reason: told(state === 'prepared' ? 'looked/reminder-to-check' : 'looked/reminder-to-send', {
+      day: toldDay(day),
+    }),
   }))
 }
 

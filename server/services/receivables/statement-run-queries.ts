@@ -1,6 +1,7 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { StatementPeriod } from '../../../core/receivables/statement'
+import type { Told } from '../../../core/said/told'
 import { json, one, rows, run } from '../../db/connection'
 import { within } from '../people/brand-queries'
 import type { Principal } from '../people/principal'
@@ -76,18 +77,20 @@ export async function keepOutcomes(runId: number, outcomes: readonly object[]): 
     `update statement_run_account a
     set outcome = n.outcome, reason = n.reason, prepared_id = n."preparedId"
     from jsonb_to_recordset($outcomes::jsonb) as n (
-      "accountId" int, outcome text, reason text, "preparedId" int
+      "accountId" int, outcome text, reason jsonb, "preparedId" int
     )
     where a.run_id = $runId and a.account_id = n."accountId" and a.outcome is null`,
     { runId, outcomes: json(outcomes) },
   )
 }
 
-export async function stopRun(id: number, now: Date, reason: string): Promise<void> {
+export async function stopRun(id: number, now: Date, reason: Told): Promise<void> {
   await run('update statement_run set stopped_at = $now where id = $id', { id, now })
   await run(
-    `update statement_run_account set outcome = 'stopped', reason = $reason where run_id = $id and outcome is null`,
-    { id, reason },
+    `update statement_run_account
+    set outcome = 'stopped', reason = $reason::jsonb
+    where run_id = $id and outcome is null`,
+    { id, reason: json(reason) },
   )
 }
 
@@ -127,7 +130,7 @@ export async function runOutcomes(
     join customer c on c.id = a.customer_id
     join brand b on b.id = a.brand_id
     where x.run_id = $id and ${within(who, 'a.brand_id')} and not ${besideAnother}
-      and (x.outcome <> 'prepared' or x.reason <> '')
+      and (x.outcome <> 'prepared' or x.reason is not null)
     order by x.outcome = 'nothing', c.name, x.account_id
     limit 500`,
     { id },

@@ -1,6 +1,7 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { kindOfPeriod, occasionOf, type StatementPeriod } from '../../../core/receivables/statement'
+import { told, toldRefusal, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import type { StatementOutcome } from '../../db/models/statement-run-account'
@@ -67,7 +68,7 @@ async function accountsOf(
 export interface PreparedStatement {
   brand: string
   outcome: StatementOutcome
-  reason: string
+  reason: Told | null
   preparedId: number | null
 }
 
@@ -165,7 +166,7 @@ async function prepareSome(
     if (ids.length > 1) for (const id of ids) await prepareSome(runId, [id], period, who)
     else
       await keepOutcomes(runId, [
-        { accountId: ids[0]!, outcome: 'refused', reason: error.message, preparedId: null },
+        { accountId: ids[0]!, outcome: 'refused', reason: toldRefusal(error), preparedId: null },
       ])
   }
 }
@@ -173,7 +174,7 @@ async function prepareSome(
 /** What still waits of a run is not made any more. @throws Refusal "not-there" */
 export async function stopStatements(runId: number, who: Principal): Promise<void> {
   await statementRun(runId, who)
-  await inTransaction(() => stopRun(runId, clock.now(), `Stopped by ${who.name}.`))
+  await inTransaction(() => stopRun(runId, clock.now(), told('run/account-stopped', { person: who.name })))
   publish('statements', [runId])
 }
 
@@ -191,7 +192,7 @@ export interface StatementRunView {
     name: string
     brand: string
     outcome: StatementOutcome
-    reason: string
+    reason: Told | null
     preparedId: number | null
   }[]
 }

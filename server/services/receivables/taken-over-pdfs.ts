@@ -1,6 +1,7 @@
 import { unzipSync } from 'fflate'
 import { PDFDocument } from 'pdf-lib'
 import { Refusal } from '../../../core/errors'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { DocumentFile } from '../../db/models'
@@ -36,14 +37,14 @@ export async function takePdfs(zip: Uint8Array, who: Principal): Promise<TakenOv
   const files = unpack(zip)
   return inTransaction(async () => {
     const byNumber = new Map((await takenOverDocuments(who)).map((one) => [bare(one.number), one]))
-    const told: TakenOverPdfs = { added: 0, before: 0, unknown: [] }
+    const taken: TakenOverPdfs = { added: 0, before: 0, unknown: [] }
     const fresh: { id: number; name: string; bytes: Uint8Array; pages: number }[] = []
     for (const [path, bytes] of files) {
       const name = nameOf(path)
       const document = byNumber.get(bare(name.replace(/\.pdf$/i, '')))
       const pages = document && (await pagesOf(bytes))
-      if (!document || pages === undefined) told.unknown.push(name)
-      else if (document.hasFile) told.before++
+      if (!document || pages === undefined) taken.unknown.push(name)
+      else if (document.hasFile) taken.before++
       else {
         document.hasFile = true
         fresh.push({ id: document.id, name, bytes, pages })
@@ -67,11 +68,11 @@ export async function takePdfs(zip: Uint8Array, who: Principal): Promise<TakenOv
       fresh.map(({ id, name }) => ({
         documentId: id,
         actor: who.name,
-        words: `Its PDF came over from the program before: ${name}.`,
+        ...told('issued/came-pdf', { file: name }),
       })),
     )
     publish('register')
-    return { ...told, added: fresh.length }
+    return { ...taken, added: fresh.length }
   })
 }
 

@@ -1,7 +1,7 @@
 import { dayInZone } from '../../../core/documents/days'
-import { capital } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
+import { raised, told, toldKind } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { behindSavepoint, inTransaction } from '../../db/connection'
 import { undoPrepared } from '../documents/prepare-by-hand'
@@ -55,14 +55,15 @@ export async function undoPayment(id: number, reason: string, who: Principal): P
       else await raisePaymentOpen(line.toPaymentId, line.amount)
     }
     await clearPaymentOpen(id)
-    await undoPrepared([id], (kind) => `${capital(kind)} not made: its payment was taken back.`)
+    await undoPrepared([id], (kind) => told('money/receipt-dropped', { kind: raised(toldKind(kind)) }))
     await noteAll(
       documents.map((documentId) => ({
         documentId,
         actor: who.name,
-        words:
-          `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ` +
-          `${payment.currency} was taken back: ${reason}`,
+        ...told(payment.direction === 'in' ? 'money/payment-back' : 'money/refund-back', {
+          sum: `${payment.amount} ${payment.currency}`,
+          reason,
+        }),
       })),
     )
     publish('payment', [id])

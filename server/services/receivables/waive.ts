@@ -1,6 +1,7 @@
 import { dayInZone } from '../../../core/documents/days'
 import { badInput, Refusal } from '../../../core/errors'
 import { Decimal, moneyText } from '../../../core/money/decimal'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Allocation } from '../../db/models'
@@ -50,7 +51,7 @@ export async function waive(
       throw badInput('bad-waiver', 'amount', { open: item.open, currency: item.currency })
     await book(item, amount, who)
     if (new Decimal(amount).eq(open)) await clearPromise(documentId)
-    await note({ documentId }, who.name, `${amount} ${item.currency} was waived: ${reason}`)
+    await note({ documentId }, who.name, told('money/waived', { sum: `${amount} ${item.currency}`, reason }))
   })
 }
 
@@ -65,7 +66,7 @@ export async function takeWaiverBack(documentId: number, amount: string, who: Pr
     if (new Decimal(amount).lte(0) || new Decimal(waived).lt(amount))
       throw new Refusal('nothing-waived', { values: { number: item.number } })
     await book(item, new Decimal(amount).neg().toString(), who)
-    await note({ documentId }, who.name, `${amount} ${item.currency} is owed again: it was waived before.`)
+    await note({ documentId }, who.name, told('money/owed-again', { sum: `${amount} ${item.currency}` }))
   })
 }
 

@@ -4,6 +4,7 @@ import { clock } from '../../clock'
 import { mergePdfs, renderPaper } from '../../render/pool'
 import { notOursToDraw } from '../dispatch/no-pdf'
 import { ofVariant } from '../../../core/preferences/variants'
+import { sentencesOf } from '../../../core/designs/pages'
 import { designsInForce } from '../house/house'
 import { papersAgain } from './queries'
 
@@ -36,7 +37,7 @@ export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
       const { bytes, problems } = await renderPaper({ ...paper, words, copy: true }, design, clock.now())
       if (!bytes)
         throw new Refusal('cannot-draw', {
-          values: { number, problems: problems.map((one) => one.sentence).join(' ') },
+          values: { number, problems: sentencesOf(problems) },
         })
       return bytes
     }),

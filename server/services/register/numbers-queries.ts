@@ -1,5 +1,5 @@
 import { Refusal } from '../../../core/errors'
-import { scopeWords } from '../../../core/numbering/series'
+import { toldScope } from '../../../core/numbering/series'
 import { rows, one } from '../../db/connection'
 import { type Listed, keyset, paged } from '../keyset'
 import { theHouse } from '../people/principal'
@@ -58,7 +58,7 @@ export async function numberPeriods(who = theHouse): Promise<NumberPeriod[]> {
     join number_series s on s.id = f.series_id
     join brand b on b.id = s.brand_id
     order by f.period desc, s.kind <> 'invoice', s.kind, b.id, s.country, s.currency`)
-  return found.map((one) => ({ ...one, scope: scopeWords(one) }))
+  return found.map((one) => ({ ...one, scope: toldScope(one) }))
 }
 
 const columns = `
@@ -70,11 +70,11 @@ const columns = `
     when k.total < d.total then 'part credited'
     else 'credited'
   end state,
-  coalesce(v.reason, k.numbers, '') reason, d.earlier_than::text "earlierThan"`
+  coalesce(v.reason, '') reason, coalesce(k.numbers, '') "creditedWith", d.earlier_than::text "earlierThan"`
 
 const joined = `
   document d left join document_void v on v.document_id = d.id left join lateral (
-    select sum(o.total) total, 'credited with ' || string_agg(o.number, ', ' order by o.id) numbers
+    select sum(o.total) total, string_agg(o.number, ', ' order by o.id) numbers
     from document o
     where o.credits_id = d.id and not exists (select from document_void x where x.document_id = o.id)
   ) k on true`

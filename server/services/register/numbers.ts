@@ -1,4 +1,5 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Told } from '../../../core/said/told'
 import { batches, inPeriod } from './numbers-queries'
 
 /*
@@ -13,7 +14,7 @@ export interface NumberPeriod {
   kind: DocumentKind
   brand: string
   /** What it is for; empty for the one for all. */
-  scope: string
+  scope: Told | null
   period: string
   first: string
   last: string
@@ -32,7 +33,10 @@ export interface NumberRow {
   total: string
   currency: string
   state: 'issued' | 'void' | 'credited' | 'part credited'
+  /** Why it is void; empty where it is not. */
   reason: string
+  /** The credit notes on it; empty where there are none. */
+  creditedWith: string
   /** The newest date before it, where it was allowed an earlier one. */ earlierThan: string | null
   issuedAt: Date
   issuedBy: string

@@ -1,10 +1,10 @@
-import { channelFacts, type ChannelName } from '../../../core/dispatch/channels'
-import { stuckWords } from '../../../core/dispatch/states'
+import { type ChannelName } from '../../../core/dispatch/channels'
 import { dayWords } from '../../../core/documents/days'
 import { capital } from '../../../core/documents/kinds'
 import { sizeWords } from '../../../core/enclosures/mail-size'
 import { Refusal } from '../../../core/errors'
 import type { Fact, ProofFacts } from '../../../core/proof/proof'
+import { raised, told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { renderProof } from '../../render/pool'
 import type { FileKept } from '../dispatch/channels/email-queries'
@@ -69,6 +69,7 @@ type Moment = (at: Date | string) => string
 
 function inWords(sending: Sending, moment: Moment): ProofFacts['sendings'][number] {
   const { copy, recipients, channel, links } = sending
+  const way = raised(told(`channel/${channel as ChannelName}`)).words
   const facts: (Fact | null)[] = [
     ['Begun', `${moment(sending.createdAt)} by ${sending.createdBy}`],
     copy && ['Handed over', moment(copy.sentAt)],
@@ -85,7 +86,7 @@ function inWords(sending: Sending, moment: Moment): ProofFacts['sendings'][numbe
     recipients.length === 0 && sending.reply ? ['Last answer', sending.reply] : null,
   ]
   return {
-    title: `${capital(channelFacts[channel as ChannelName].one)} ${sending.id}${sending.isCopy ? ', a copy' : ''}`,
+    title: `${way} ${sending.id}${sending.isCopy ? ', a copy' : ''}`,
     facts: facts.filter((fact) => fact !== null),
   }
 }
@@ -108,7 +109,7 @@ function linkWords({ name, until, opened, first, last }: Sending['links'][number
 
 function stateWords({ state, how, since, cause, attempts }: Sending, moment: Moment): string {
   const tries = attempts > 1 ? `, after ${attempts} tries` : ''
-  const words = state === 'stuck' && cause ? `stuck: ${stuckWords[cause].label}` : state
+  const words = state === 'stuck' && cause ? `stuck: ${told(`cause/${cause}`).words}` : state
   return `${words}${how ? `, ${how}` : ''} since ${moment(since)}${tries}`
 }
 

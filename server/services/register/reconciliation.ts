@@ -1,8 +1,7 @@
-import { scopeWords } from '../../../core/numbering/series'
-import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { toldScope } from '../../../core/numbering/series'
+import { type DocumentKind } from '../../../core/documents/kinds'
 import type { Day } from '../../../core/documents/days'
-import { stuckWords } from '../../../core/dispatch/states'
-import { told, type Told } from '../../../core/said/sentences'
+import { raised, told, toldKind, type Told } from '../../../core/said/told'
 import { company } from '../house/house'
 import { theHouse } from '../people/principal'
 import {
@@ -31,7 +30,7 @@ export interface ProvedSeries {
   seriesId: number
   kind: DocumentKind
   brand: string
-  scope: string
+  scope: Told | null
   currency: string
   first: string
   last: string
@@ -81,7 +80,7 @@ export async function reconciliationOf(day: Day, who = theHouse): Promise<Reconc
     series: series.map(({ country, ofCurrency, branch, ...one }, id) => ({
       id,
       ...one,
-      scope: scopeWords({ country, currency: ofCurrency, branch }),
+      scope: toldScope({ country, currency: ofCurrency, branch }),
     })),
     postings,
     differences: found.slice(0, mostDifferences).map(differenceOf),
@@ -112,8 +111,8 @@ function stepOf(found: Found): [step: Difference['step'], why: Told] {
 }
 
 function whyNotGone({ kind, unsent, state, stuckCause, channel }: Found): Told {
-  if (unsent) return told('difference/unsent', { kind: capital(kindFacts[kind].one) })
-  if (state === 'stuck') return told('difference/stuck', { cause: stuckWords[stuckCause!].label })
+  if (unsent) return told('difference/unsent', { kind: raised(toldKind(kind, 'one')) })
+  if (state === 'stuck') return told('difference/stuck', { cause: told(`cause/${stuckCause!}`) })
   if (channel === 'paper') return told('difference/printer')
   return state === 'closed' ? told('difference/closed') : told('difference/waits')
 }

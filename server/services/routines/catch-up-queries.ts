@@ -100,7 +100,7 @@ export async function missedShipments(
 
 const momentOf = (sentence: RoutineSentence): string => {
   const event = eventOf(sentence)
-  return isOfGoods(event) ? goodsMoments[event].moment : ''
+  return isOfGoods(event) ? goodsMoments[event] : ''
 }
 
 /** Orders that were delivered whole within the days and have no such document; not those held or withdrawn. */

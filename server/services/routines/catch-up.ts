@@ -3,6 +3,7 @@ import { Refusal } from '../../../core/errors'
 import { occasionOf } from '../../../core/receivables/statement'
 import { judge } from '../../../core/routines/routine'
 import { eventOf, packsFirst, type RoutineSentence } from '../../../core/routines/sentence'
+import { told, toldKind } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJobs } from '../../queue/add'
@@ -154,7 +155,7 @@ export async function catchUp(
         taken.map((row) => ({
           sourceId: row.id,
           actor: who.name,
-          words: `“${name}” was asked to catch up on this order's ${sentence.issue}.`,
+          ...told('looked/caught-up', { routine: name, kind: toldKind(sentence.issue) }),
         })),
       )
     publish('line')

@@ -2,6 +2,7 @@ import type { CreationAttributes } from 'sequelize'
 import { occasionAsked, judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
 import { eventOf, packsFirst, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { groupBy } from '../../../core/group'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
 import { Evaluation } from '../../db/models'
@@ -47,7 +48,7 @@ type AllMade = Map<string, Map<number, MadeDocument>>
 
 interface Result {
   outcome: string
-  reason: string
+  reason: Told | null
 }
 
 export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
@@ -202,7 +203,7 @@ async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut
       await note(
         { sourceId: event.sourceId, documentId: event.documentId ?? undefined },
         routine.name,
-        result.reason,
+        result.reason!,
       )
   }
   await Evaluation.bulkCreate(evaluations)
@@ -227,7 +228,7 @@ async function refusedAmong<Looked extends Judged & { event: EventRow }>(
   return found
 }
 
-const notApplied: Result = { outcome: 'did not apply', reason: '' }
+const notApplied: Result = { outcome: 'did not apply', reason: null }
 
 /** The order moved on between the draft and the transaction. */
 class Outdated extends Error {}
@@ -262,19 +263,19 @@ function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version:
  */
 async function sendPosted(event: EventRow, routine: RoutineRow): Promise<Result> {
   const document = (await postedDocument(event.documentId))!
-  if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }
+  const { number } = document
+  if (document.voided) return { outcome: 'not wanted', reason: told('looked/voided', { number }) }
   if (document.preferences[document.kind]?.channel === 'nothing')
-    return { outcome: 'not wanted', reason: `${document.customerName} wants none.` }
-  if (!document.unsent)
-    return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
+    return { outcome: 'not wanted', reason: told('looked/wants-none', { customer: document.customerName }) }
+  if (!document.unsent) return { outcome: 'already', reason: told('looked/on-its-way', { number }) }
   if (routine.trust !== 'automatic') {
     await keepUndeliveredRoutine(event.documentId, routine.id)
     return {
       outcome: 'due',
-      reason: `${document.number} waits in To send: “${routine.name}” sends nothing by itself.`,
+      reason: told('looked/waits', { number, routine: routine.name }),
     }
   }
   if (!(await deliver(event.documentId!, routine.sentence, inTheNameOf(routine.name))))
-    return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
-  return { outcome: 'sent', reason: `${document.number} was put on its way.` }
+    return { outcome: 'already', reason: told('looked/on-its-way', { number }) }
+  return { outcome: 'sent', reason: told('looked/sent', { number }) }
 }

@@ -1,5 +1,5 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
-import { capital, goesWithGoods, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { goesWithGoods, type DocumentKind } from '../../../core/documents/kinds'
 import { judge, occasionAsked, type EventFacts } from '../../../core/routines/routine'
 import {
   checkSentence,
@@ -10,7 +10,7 @@ import {
   type RoutineSentence,
 } from '../../../core/routines/sentence'
 import { Decimal } from '../../../core/money/decimal'
-import { told, type Told } from '../../../core/said/sentences'
+import { raised, told, toldKind, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { company } from '../house/house'
 import { theHouse, type Principal } from '../people/principal'
@@ -109,7 +109,7 @@ export async function tryOut(
   for (const event of first.values()) {
     const customer = customers.get(event.customerId)!
     const { outcome, reason } = kindsOff.includes(sentence.issue)
-      ? stuck(told('trial/kind-off', { kinds: capital(kindFacts[sentence.issue].many) }))
+      ? stuck(told('trial/kind-off', { kinds: raised(toldKind(sentence.issue, 'many')) }))
       : outcomeOf(sentence, event.facts, customer)
     const day = dayInZone(event.at, timeZone)
     if (reason) {
@@ -242,7 +242,7 @@ function outcomeOf(sentence: RoutineSentence, facts: EventFacts, customer: Custo
     return stuck(told('trial/no-address', { customer: name }))
   if (total.isNegative() && !ofAccount) return stuck(told('trial/below-zero'))
   if (channel === 'nothing')
-    return forAPerson(told('trial/unwanted', { customer: name, kinds: kindFacts[sentence.issue].many }))
+    return forAPerson(told('trial/unwanted', { customer: name, kinds: toldKind(sentence.issue, 'many') }))
   if (channel === 'paper') return forAPerson(told('trial/paper'))
   if (lacks !== null) return stuck(told('trial/no-contact', { customer: name, role: lacks }))
   if (total.isZero() && !ofAccount) return forAPerson(told('trial/nothing-to-pay'))
@@ -255,6 +255,6 @@ function whatOf(
   { issue }: RoutineSentence,
   statuses: readonly string[],
 ): readonly string[] {
-  if (isOfGoods(event)) return [goodsMoments[event].moment]
+  if (isOfGoods(event)) return [goodsMoments[event]]
   return event === 'order status' ? statuses : [issue]
 }

@@ -1,9 +1,9 @@
 import { goesWithGoods, type DocumentKind } from '../../../core/documents/kinds'
 import { judge, occasionOf, type ConditionSeen } from '../../../core/routines/routine'
-import { sentenceWords, type Trust } from '../../../core/routines/sentence'
+import { toldSentence, type Trust } from '../../../core/routines/sentence'
 import { Refusal } from '../../../core/errors'
-import { preferenceWords, type Recipient } from '../../../core/preferences/recipients'
-import { told, type Told } from '../../../core/said/sentences'
+import { toldPreference, type Preference, type Recipient } from '../../../core/preferences/recipients'
+import { joined, told, toldAs, toldKind, type Told } from '../../../core/said/told'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import {
   whyOrder,
@@ -25,7 +25,7 @@ export interface RoutineWhy {
   id: number
   name: string
   kind: DocumentKind
-  words: string
+  sentence: Told
   isOn: boolean
   trust: Trust
   appliesSince: Date | null
@@ -35,9 +35,9 @@ export interface RoutineWhy {
   seen: ConditionSeen[]
   /** What came of it. */
   conclusion: Told
-  preference: string
+  preference: Told | null
   recipients: Recipient[]
-  evaluations: { outcome: string; reason: string; at: Date; version: number }[]
+  evaluations: { outcome: string; reason: Told | null; at: Date; version: number }[]
 }
 
 /** @throws Refusal "no-such-order" */
@@ -82,7 +82,7 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
       id: routine.id,
       name: routine.name,
       kind: sentence.issue,
-      words: sentenceWords(sentence),
+      sentence: toldSentence(sentence),
       isOn: routine.isOn,
       trust: routine.trust,
       appliesSince: routine.appliesSince,
@@ -90,7 +90,7 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
       applies: verdict.applies,
       seen: verdict.seen,
       evaluations: own.slice(0, 5),
-      preference: preference ? `${order.customerName} wishes it ${preferenceWords(preference)}` : '',
+      preference: wishOf(order.customerName, preference),
       recipients: deliveryOf({
         contacts: order.contacts,
         role: sentence.to,
@@ -102,11 +102,16 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
         applies: verdict.applies,
         claim,
         lies: papers.find((one) => one.kind === sentence.issue)?.state,
-        looked: own[0]?.reason || own[0]?.outcome,
+        looked: own[0]?.reason ?? (own[0] && toldAs(`outcome/${own[0].outcome}`, {})),
         noAddress: !order.billing,
       }),
     }
   })
+}
+
+function wishOf(customer: string, preference: Preference | undefined): Told | null {
+  const how = toldPreference(preference)
+  return how && told('customer/wishes-it', { customer, how })
 }
 
 interface Deciding {
@@ -114,23 +119,24 @@ interface Deciding {
   applies: boolean
   claim: { number: string | null } | undefined
   lies: string | undefined
-  looked: string | undefined
+  looked: Told | undefined
   noAddress: boolean
 }
 
 /** The one reason that decided, the strongest first. */
 function conclusion(routine: RoutineRow, found: Deciding): Told {
-  const { issue: kind, statuses } = routine.sentence
+  const { issue, statuses } = routine.sentence
+  const kind = toldKind(issue)
   const number = found.claim?.number
   if (number) return told('why/issued', { number, kind })
   if (found.claim) return told('why/prepared', { kind })
   if (found.lies === 'due') return told('why/due', { kind })
   if (found.lies === 'put back') return told('why/returned', { kind })
   if (found.lies === 'dropped') return told('why/dropped', { kind })
-  if (!found.reached) return told('why/never', { statuses: statuses.join(' or ') })
+  if (!found.reached) return told('why/never', { statuses: joined(statuses, 'list/or') })
   if (!found.applies) return told('why/condition')
   if (!routine.isOn) return told('why/off')
   if (routine.appliesSince && routine.appliesSince > found.reached) return told('why/before')
-  if (found.noAddress && !goesWithGoods(kind)) return told('why/no-address')
+  if (found.noAddress && !goesWithGoods(issue)) return told('why/no-address')
   return found.looked ? told('why/looked', { outcome: found.looked }) : told('why/looking')
 }

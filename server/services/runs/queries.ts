@@ -168,7 +168,8 @@ export async function runProblems(runId: number, most: number): Promise<RunProbl
     select l.prepared_id "preparedId", p.state "paperState", l.order_number "orderNumber",
       l.customer_name "customerName", l.kind, l.part, coalesce(l.number, '') number,
       l.document_id "documentId", l.total::text total, l.currency,
-      case when l.part = 'stuck' then coalesce(s.last_reply, '') else coalesce(l.reason, '') end reason,
+      case when l.part <> 'stuck' then l.reason end reason,
+      case when l.part = 'stuck' then coalesce(s.last_reply, '') else '' end reply,
       s.stuck_cause cause, s.id "dispatchId"
     from lines l
     join prepared_document p on p.id = l.prepared_id
@@ -191,7 +192,7 @@ export async function runLinesOf(runId: number): Promise<RunLine[]> {
   return rows(
     `with lines as (${linesOfRun})
     select order_number "order", customer_name customer, kind, coalesce(number, '') document, part outcome,
-      coalesce(case when outcome = 'issued' then '' else reason end, '') reason, total::text total, currency,
+      coalesce(case when outcome <> 'issued' then reason ->> 'words' end, '') reason, total::text total, currency,
       coalesce(cardinality(emails), 0) emails, coalesce(cardinality(prints), 0) prints
     from lines
     order by order_date, length(order_number), order_number`,

@@ -2,6 +2,7 @@ import { Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { StuckCause } from '../../../core/dispatch/states'
 import type { CurrencySum } from '../../../core/money/sums'
+import type { Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { paged, type Listed } from '../keyset'
 import {
@@ -83,7 +84,10 @@ export interface RunProblem {
   documentId: number | null
   total: string
   currency: string
-  reason: string
+  /** Why it did not go; null for what is stuck. */
+  reason: Told | null
+  /** What was answered to the email of what is stuck. */
+  reply: string
   cause: StuckCause | null
   /** The stuck email or print job. */
   dispatchId: number | null

@@ -1,12 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import {
-  callAgainAfter,
-  failureFacts,
-  mostCalls,
-  type LabelFailure,
-  type LabelState,
-} from '../../../core/shipping/labels'
+import { callAgainAfter, mostCalls, type LabelFailure, type LabelState } from '../../../core/shipping/labels'
 import { sscc } from '../../../core/shipping/sscc'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction } from '../../db/connection'
@@ -86,7 +81,7 @@ async function leave(label: LabelToBook, stopped: 'held' | 'withdrawn'): Promise
     return
   }
   await moveRows(labelTable, 'withdraw', [label.id])
-  await say(label, `The label of parcel ${label.parcel} is not bought: its order was withdrawn.`)
+  await say(label, told('goods/label-left', { parcel: label.parcel }))
 }
 
 /** Between two looks at whether a held order may go on. */
@@ -154,15 +149,16 @@ async function have(label: LabelToBook, booked: Booked, state: LabelState | unde
     const known = await trackingOf(id)
     if (known?.tracking === booked.tracking) return
     log.error({ label: id, tracking: booked.tracking }, 'a label came too late')
-    await say(
-      label,
-      `The carrier has a label for parcel ${parcel} after all: ${booked.tracking}. Give it back there.`,
-    )
+    await say(label, told('goods/label-late', { parcel, tracking: booked.tracking }))
     return
   }
   await say(
     label,
-    `The label of parcel ${parcel} is bought: ${booked.tracking}, ${booked.price} ${booked.currency}.`,
+    told('goods/label-bought', {
+      parcel,
+      tracking: booked.tracking,
+      price: `${booked.price} ${booked.currency}`,
+    }),
   )
   await markStale('source', sourceId)
   await gather(label)
@@ -190,10 +186,7 @@ async function notBooked(label: LabelToBook, { failure, certain, message }: Carr
       tries: 0,
       next_try_at: later(config.labelAskSeconds),
     })
-    await say(
-      label,
-      `The line broke while the label of parcel ${label.parcel} was booked (${message}). Asking the carrier.`,
-    )
+    await say(label, told('goods/label-line-broke', { parcel: label.parcel, reply: message }))
     await addJob('book-labels', { labelIds: [label.id] }, { runAt: later(config.labelAskSeconds) })
     return
   }
@@ -219,8 +212,15 @@ const later = (seconds: number) => new Date(clock.now().getTime() + seconds * 10
 
 async function refuse(label: LabelToBook, failure: LabelFailure, reply: string): Promise<void> {
   await moveRows(labelTable, 'refuse', [label.id], { ...cleared, failure, reply, next_try_at: clock.now() })
-  const { words, remedy } = failureFacts[failure]
-  await say(label, `No label for parcel ${label.parcel}. ${words} ${remedy} The carrier said: ${reply}`)
+  await say(
+    label,
+    told('goods/label-refused', {
+      parcel: label.parcel,
+      why: told(`failure/${failure}`),
+      remedy: told(`label-remedy/${failure}`),
+      reply,
+    }),
+  )
   await gather(label)
 }
 
@@ -235,7 +235,7 @@ async function askAfter(id: number): Promise<void> {
     const now = await lockDueLabel(id, 'unclear', clock.now())
     if (!now) return
     if ('booked' in answer && answer.booked) return have(now, answer.booked, 'unclear')
-    if ('booked' in answer && now.tries > 0) return refuse(now, 'not bought', 'there is none under our key')
+    if ('booked' in answer && now.tries > 0) return refuse(now, 'not bought', told('goods/label-none').words)
     const tries = now.tries + ('booked' in answer ? 1 : 0)
     const seconds = 'failed' in answer ? callAgainAfter(1) : config.labelAskSeconds
     await moveRows(labelTable, 'ask', [id], { tries, next_try_at: later(seconds) })
@@ -270,18 +270,18 @@ async function giveBack(id: number): Promise<void> {
     if ('booked' in answer && answer.booked) {
       await moveRows(labelTable, 'given back', [id], cleared)
       await endUsedLinks([now])
-      await say(now, `The label of parcel ${now.parcel}, ${now.tracking}, was given back.`)
+      await say(now, told('goods/label-back', { parcel: now.parcel, tracking: now.tracking }))
     } else {
-      const why = 'failed' in answer ? answer.failed.message : 'it is used already'
+      const why = 'failed' in answer ? answer.failed.message : told('goods/label-used').words
       await moveRows(labelTable, 'keep', [id], { reply: why })
-      await say(now, `The carrier does not take the label of parcel ${now.parcel} back: ${why}.`)
+      await say(now, told('goods/label-kept', { parcel: now.parcel, why }))
     }
     await markStale('source', now.sourceId)
   })
 }
 
-async function say({ sourceId, orderId }: LabelToBook, words: string): Promise<void> {
-  await noteAll([{ sourceId, actor: theHouse.name, words }])
+async function say({ sourceId, orderId }: LabelToBook, what: Told): Promise<void> {
+  await noteAll([{ sourceId, actor: theHouse.name, ...what }])
   publish('order', [orderId])
   publish('line')
 }

@@ -1,8 +1,8 @@
 import { isDeepStrictEqual } from 'node:util'
 import { badInput, Refusal } from '../../../core/errors'
 import type { CarrierService } from '../../../core/shipping/carriers'
-import { failureFacts } from '../../../core/shipping/labels'
 import { checkMapping, type CarrierMapping } from '../../../core/shipping/mapping'
+import { joined, told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Carrier as CarrierRow } from '../../db/models'
@@ -162,9 +162,11 @@ async function servicesOf(id: number | null, change: CarrierChange): Promise<Car
     return await asked(change, key).services()
   } catch (error) {
     if (!(error instanceof CarrierFailure)) throw error
-    const { words, remedy } = failureFacts[error.failure]
     throw badInput('carrier-does-not-answer', error.failure === 'sign-in' ? 'key' : 'address', {
-      why: `${words} ${remedy}`,
+      why: joined(
+        [told(`failure/${error.failure}`), told(`label-remedy/${error.failure}`)],
+        'list/sentences',
+      ),
       said: error.message,
     })
   }

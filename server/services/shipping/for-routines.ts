@@ -1,12 +1,12 @@
 import { Refusal } from '../../../core/errors'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { RoutineSentence, Trust } from '../../../core/routines/sentence'
-import { failureFacts } from '../../../core/shipping/labels'
 import { allLeft } from '../../../core/shipping/quantities'
+import { counted, joined, told, toldRefusal, type Told } from '../../../core/said/told'
 import type { Addressing } from '../documents/paper-context'
 import { inTheNameOf } from '../people/principal'
 import { askLabels } from './labels'
-import { countWords, makeShipment } from './pack'
+import { makeShipment } from './pack'
 import { standingOfOrders } from './parts'
 import { shipmentsOfOrder } from './queries'
 import { tellOfShipment } from './tell-routines'
@@ -18,7 +18,7 @@ import { tellOfShipment } from './tell-routines'
 
 interface Said {
   outcome: string
-  reason: string
+  reason: Told
 }
 
 interface Asking {
@@ -44,7 +44,7 @@ export async function packFor(orderId: number, routine: Asking, { from, to }: Ev
       )
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    return { outcome: 'not wanted', reason: error.message }
+    return { outcome: 'not wanted', reason: toldRefusal(error) }
   }
   const packed = (await shipmentsOfOrder(orderId)).filter(({ state }) => state === 'packed')
   for (const { id } of packed)
@@ -52,11 +52,14 @@ export async function packFor(orderId: number, routine: Asking, { from, to }: Ev
       onlyRoutine: routine.id,
       facts: { from, to, byStatus: true },
     })
-  if (packed.length === 0) return { outcome: 'not wanted', reason: 'Nothing is left of it to ship.' }
-  const labels = packed.map(({ label }) => label).join(', ')
+  if (packed.length === 0) return { outcome: 'not wanted', reason: told('looked/nothing-to-ship') }
+  const shipments = joined(
+    packed.map(({ label }) => label),
+    'list/comma',
+  )
   return {
     outcome: 'packed',
-    reason: left.length > 0 ? `Packed: ${labels}.` : `Nothing was left to pack; it went with ${labels}.`,
+    reason: told(left.length > 0 ? 'looked/packed' : 'looked/packed-before', { shipments }),
   }
 }
 
@@ -69,8 +72,7 @@ export async function labelFor(
   routine: Asking & { trust: Trust; addressing: Addressing },
 ): Promise<Said> {
   const { id, version, name, sentence, trust, addressing } = routine
-  if (trust === 'by hand')
-    return { outcome: 'due', reason: 'A person makes the labels: Shipments has a list of those without.' }
+  if (trust === 'by hand') return { outcome: 'due', reason: told('looked/labels-by-hand') }
   try {
     const { asked, refused, otherwise } = await askLabels(
       shipmentId,
@@ -88,12 +90,19 @@ export async function labelFor(
       inTheNameOf(name),
     )
     if (otherwise !== null)
-      return { outcome: 'not wanted', reason: `It goes by “${otherwise}”, so no label is bought.` }
-    const why = refused.map(({ parcel, failure }) => `Parcel ${parcel}: ${failureFacts[failure].words}`)
-    const words = asked > 0 ? [`${countWords(asked, 'label')} asked for.`, ...why] : why
-    return { outcome: asked > 0 ? 'prepared' : 'refused', reason: words.join(' ') }
+      return { outcome: 'not wanted', reason: told('looked/otherwise', { service: otherwise }) }
+    const parts = [
+      ...(asked > 0 ? [told('looked/labels-asked', { labels: counted(asked, 'label') })] : []),
+      ...refused.map(({ parcel, failure }) =>
+        told('looked/no-label', { parcel, why: told(`failure/${failure}`) }),
+      ),
+    ]
+    return { outcome: asked > 0 ? 'prepared' : 'refused', reason: joined(parts, 'list/sentences') }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    return { outcome: error.code === 'no-parcel-to-label' ? 'already' : 'not wanted', reason: error.message }
+    return {
+      outcome: error.code === 'no-parcel-to-label' ? 'already' : 'not wanted',
+      reason: toldRefusal(error),
+    }
   }
 }

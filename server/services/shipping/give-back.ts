@@ -1,6 +1,7 @@
 import { Refusal } from '../../../core/errors'
 import type { LabelState } from '../../../core/shipping/labels'
 import { staysRight, type Labelled } from '../../../core/shipping/parcels'
+import { told, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
@@ -34,7 +35,7 @@ export async function giveLabelsBack(ids: readonly number[], who: Principal): Pr
     // a person looked at the carrier, which has none
     await moveRows(labelTable, 'refuse', of('unclear'), {
       failure: 'not bought',
-      reply: `${who.name} looked`,
+      reply: told('goods/label-looked', { person: who.name }).words,
     })
     const back = await moveRows(labelTable, 'cancel', of('made'), { next_try_at: clock.now(), tries: 0 })
     if (back.length > 0) await addJob('book-labels', { labelIds: back.map(({ id }) => id) })
@@ -42,12 +43,7 @@ export async function giveLabelsBack(ids: readonly number[], who: Principal): Pr
       labels.map(({ sourceId, parcel, state, tracking }) => ({
         sourceId,
         actor: who.name,
-        words:
-          state === 'made'
-            ? `The label of parcel ${parcel}, ${tracking}, is being given back.`
-            : state === 'unclear'
-              ? `The carrier has no label of parcel ${parcel}: ${who.name} looked.`
-              : `The label of parcel ${parcel} is not wanted any more.`,
+        ...toldGivenBack({ parcel, state, tracking }, who),
       })),
     )
     publish('line')
@@ -68,4 +64,14 @@ export async function refuseLabelled(sourceId: number, before: Labelled, after: 
       values: { parcel: changed.parcel, tracking: changed.tracking || changed.state },
       about: { field: 'parcels' },
     })
+}
+
+function toldGivenBack(
+  { parcel, state, tracking }: { parcel: number; state: LabelState; tracking: string },
+  who: Principal,
+): Told {
+  if (state === 'made') return told('goods/label-going-back', { parcel, tracking })
+  return state === 'unclear'
+    ? told('goods/label-there-is-none', { parcel, person: who.name })
+    : told('goods/label-not-wanted', { parcel })
 }

@@ -11,6 +11,7 @@ import {
   type LabelState,
 } from '../../../core/shipping/labels'
 import type { ParcelWay } from '../../../core/shipping/tracking'
+import { asWritten, joined, told, toldRefusal, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Label } from '../../db/models'
@@ -31,7 +32,6 @@ import {
   type ConsignmentToLabel,
   type ParcelToLabel,
 } from './labels-queries'
-import { countWords } from './pack'
 import { chooseService, servicesFor } from './offers'
 import { lockConsignment } from './lock'
 import { lockOrderToShip } from './queries'
@@ -56,7 +56,7 @@ export interface LabelView {
   carrier: string
   service: string
   /** Where the service was said. */
-  serviceSource: string
+  serviceSource: Told
   failure: LabelFailure | null
   /** What the carrier said to it. */
   reply: string
@@ -168,7 +168,7 @@ export async function askLabels(
 /** What came of each shipment or return, as it was written or why it was refused. */
 export interface AskedOfMany extends Partial<AskedLabels> {
   sourceId: number
-  reason: string | null
+  reason: Told | null
 }
 
 /** The same for many, one after the other: one that is refused never keeps the others back. */
@@ -183,7 +183,7 @@ export async function askLabelsOfMany(
       found.push({ sourceId, reason: null, ...(await askLabels(sourceId, how, who)) })
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
-      found.push({ sourceId, reason: error.message })
+      found.push({ sourceId, reason: toldRefusal(error) })
     }
   return found
 }
@@ -197,7 +197,7 @@ async function skipped(
     {
       sourceId: id,
       actor: who.name,
-      words: `No label is bought: ${label} goes by “${name}”, none of a carrier’s.`,
+      ...told('goods/no-carrier', { shipment: label, service: name }),
     },
   ])
   return { asked: 0, refused: [], otherwise: name, service: null }
@@ -247,7 +247,7 @@ async function write(
         carrierId: service.carrierId,
         service: service.code,
         serviceName: chosen === null ? '' : service.name,
-        serviceSource: chosen?.source ?? '',
+        serviceSource: chosen?.source ?? asWritten(''),
         key: randomUUID(),
         state: failure === null ? ('asked' as const) : ('refused' as const),
         failure,
@@ -273,22 +273,21 @@ async function write(
   const asked = kept.filter(({ state }) => state === 'asked')
   if (asked.length > 0) await addJob('book-labels', { labelIds: asked.map(({ id }) => id) })
   const refused = kept.flatMap(({ parcel, failure }) => (failure ? [{ parcel, failure }] : []))
-  await noteAll([
-    { sourceId: goods.id, actor: who.name, words: askedWords(asked.length, refused, service.name) },
-  ])
+  await noteAll([{ sourceId: goods.id, actor: who.name, ...toldAsked(asked.length, refused, service.name) }])
   publish('order', [goods.orderId])
   publish('line')
   return { asked: asked.length, refused, otherwise: null, service: chosen === null ? null : service.name }
 }
 
-function askedWords(asked: number, refused: AskedLabels['refused'], service: string): string {
+function toldAsked(asked: number, refused: AskedLabels['refused'], service: string): Told {
   const parts = [
-    ...(asked > 0
-      ? [`${countWords(asked, 'label')} of “${service}” ${asked === 1 ? 'is' : 'are'} being bought.`]
-      : []),
-    ...refused.map(({ parcel, failure }) => `No label for parcel ${parcel}: ${failure}.`),
+    ...(asked === 1 ? [told('goods/label-asked', { service })] : []),
+    ...(asked > 1 ? [told('goods/labels-asked', { n: asked, service })] : []),
+    ...refused.map(({ parcel, failure }) =>
+      told('goods/no-label', { parcel, why: told(`failure/${failure}`) }),
+    ),
   ]
-  return parts.join(' ')
+  return joined(parts, 'list/sentences')
 }
 
 /** Labels of a shipment or a return. */

@@ -4,6 +4,7 @@ import { Refusal } from '../../../core/errors'
 import { draftStatus } from '../../../core/orders/statuses'
 import { checkParcels, proposeParcels, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
 import { allLeft, checkShipped, type LinePart, type LineStanding } from '../../../core/shipping/quantities'
+import { counted, told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Shipment } from '../../db/models'
@@ -188,12 +189,14 @@ export async function makeShipment(orderId: number, wanted: NewShipment, who: Pr
       {
         sourceId: id,
         actor: who.name,
-        words: `${label} was packed: ${countWords(going.length, 'line')} in ${countWords(parcels.length, 'parcel')}.`,
+        ...told('goods/packed', {
+          shipment: label,
+          lines: counted(going.length, 'line'),
+          parcels: counted(parcels.length, 'parcel'),
+        }),
       },
     ])
     publish('order', [orderId])
     return id
   })
 }
-
-export const countWords = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`

@@ -1,6 +1,7 @@
 import { allLeft } from '../../../core/shipping/quantities'
 import { pickingList, type Pick } from '../../../core/shipping/picking'
 import { Refusal } from '../../../core/errors'
+import { told, type Told } from '../../../core/said/told'
 import type { Principal } from '../people/principal'
 import { standingOfOrders } from './parts'
 import { ordersToPick } from './picking-queries'
@@ -14,7 +15,7 @@ export interface PickingList {
   /** The orders that it is for, by number. */
   orders: { id: number; number: string; customerName: string }[]
   /** Those of which nothing is fetched, with why. */
-  leftOut: { number: string; reason: string }[]
+  leftOut: { number: string; reason: Told }[]
   picks: Pick[]
 }
 
@@ -30,14 +31,17 @@ export async function pickingFor(orderIds: readonly number[], who: Principal): P
       quantity,
     }))
   }
-  const reasonOf = ({ id, isStopped, status }: (typeof orders)[number]) =>
-    isStopped ? `is ${status}` : leftOf(id).length === 0 ? 'has nothing left to ship' : ''
-  const going = orders.filter((order) => reasonOf(order) === '')
+  const reasonOf = ({ id, isStopped, status }: (typeof orders)[number]) => {
+    if (isStopped) return told('pick/stopped', { status })
+    return leftOf(id).length === 0 ? told('pick/nothing-left') : null
+  }
+  const going = orders.filter((order) => reasonOf(order) === null)
   return {
     orders: going.map(({ id, number, customerName }) => ({ id, number, customerName })),
-    leftOut: orders
-      .filter((order) => reasonOf(order) !== '')
-      .map((order) => ({ number: order.number, reason: reasonOf(order) })),
+    leftOut: orders.flatMap((order) => {
+      const reason = reasonOf(order)
+      return reason ? [{ number: order.number, reason }] : []
+    }),
     picks: pickingList(
       going.flatMap(({ id, number }) =>
         leftOf(id).map(({ item, description, detail, unit, place, quantity }) => ({

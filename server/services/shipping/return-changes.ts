@@ -5,6 +5,7 @@ import { sum } from '../../../core/money/decimal'
 import { checkParcels, type ParcelFacts } from '../../../core/shipping/parcels'
 import type { LinePart } from '../../../core/shipping/quantities'
 import { checkReturned, returnLifecycle, type ReturnState } from '../../../core/shipping/returns'
+import { told, toldDay, toldKind } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { GoodsReturn } from '../../db/models'
@@ -88,7 +89,7 @@ export async function changeReturn(id: number, change: ReturnChange, who: Princi
     await keepParcels(id, change.parcels)
     await markStale('source', id)
     await noteAll([
-      { sourceId: id, actor: who.name, words: `${label} was changed; it may be sent by ${until}.` },
+      { sourceId: id, actor: who.name, ...told('back/changed', { goods: label, until: toldDay(until) }) },
     ])
     publish('order', [orderId])
     return change.version + 1
@@ -124,9 +125,9 @@ export async function takeReturnIn(
     await moveRows(table, 'come back', [id], { version: version + 1, back_on: day })
     await keepCameBack(id, cameBack)
     await giveUnusedBack(id, who)
-    await undoPrepared([id], (kind) => `The ${kind} was taken off: ${label} came back.`)
+    await undoPrepared([id], (kind) => told('back/paper-came', { kind: toldKind(kind), goods: label }))
     const pieces = sum(cameBack.map(({ quantity }) => quantity)).toString()
-    await noteAll([{ sourceId: id, actor: who.name, words: `${label} came back: ${pieces} in all.` }])
+    await noteAll([{ sourceId: id, actor: who.name, ...told('back/came', { goods: label, pieces }) }])
     publish('order', [orderId])
     publish('line')
   })
@@ -142,11 +143,14 @@ export async function reopenReturn(id: number, version: number, who: Principal):
     const [credit] = await creditsOfReturn(id)
     if (credit)
       throw new Refusal('return-credited', {
-        values: { goodsReturn: label, credit: credit.number ?? `the draft on ${credit.invoice}` },
+        values: {
+          goodsReturn: label,
+          credit: credit.number ?? told('back/draft', { invoice: credit.invoice }),
+        },
       })
     await moveRows(table, 'reopen', [id], { version: version + 1, back_on: null })
     await keepCameBack(id, null)
-    await noteAll([{ sourceId: id, actor: who.name, words: `${label} is expected again.` }])
+    await noteAll([{ sourceId: id, actor: who.name, ...told('back/again', { goods: label }) }])
     publish('order', [orderId])
   })
 }
@@ -160,8 +164,8 @@ export async function withdrawReturn(id: number, version: number, who: Principal
     const { label, orderId } = await lockToChange(id, version, 'expected')
     await moveRows(table, 'withdraw', [id], { version: version + 1 })
     await giveUnusedBack(id, who)
-    await undoPrepared([id], (kind) => `The ${kind} was taken off: ${label} was withdrawn.`)
-    await noteAll([{ sourceId: id, actor: who.name, words: `${label} was withdrawn: nothing comes back.` }])
+    await undoPrepared([id], (kind) => told('back/paper-withdrawn', { kind: toldKind(kind), goods: label }))
+    await noteAll([{ sourceId: id, actor: who.name, ...told('back/withdrawn', { goods: label }) }])
     publish('order', [orderId])
     publish('line')
   })

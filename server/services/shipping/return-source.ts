@@ -2,6 +2,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { ReturnFacts } from '../../../core/documents/return'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
+import { told } from '../../../core/said/told'
 import { contactsOfCustomers } from '../customers/queries'
 import { contextOf, houseContext } from '../documents/found-settings'
 import type { Addressing, PaperContext } from '../documents/paper-context'
@@ -54,7 +55,7 @@ async function loadReturnContexts(
         addressing,
         house,
       )
-      const gone = returnState === 'expected' ? {} : { nothing: 'The return is not expected any more.' }
+      const gone = returnState === 'expected' ? {} : { nothing: told('problem/return-closed') }
       return [subject.sourceId, { ...context, ...gone }]
     }),
   )

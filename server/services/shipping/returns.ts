@@ -20,6 +20,7 @@ import {
   type LineToReturn,
   type ReturnState,
 } from '../../../core/shipping/returns'
+import { counted, told, toldDay, type Told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { GoodsReturn } from '../../db/models'
@@ -31,7 +32,6 @@ import type { Principal } from '../people/principal'
 import { houseServices } from './carriers-queries'
 import { askLabels, labelsOf, type LabelView } from './labels'
 import { servicesFor } from './offers'
-import { countWords } from './pack'
 import { standingOfOrders, type StandingLine } from './parts'
 import { keepParcels, lockOrderToShip, papersOf, parcelsOf } from './queries'
 import {
@@ -126,7 +126,7 @@ export interface ReturnView {
     kind: DocumentKind
     state: string
     revision: number
-    problem: string | null
+    problem: Told | null
     documentId: number | null
     number: string | null
     voided: boolean
@@ -252,7 +252,11 @@ export async function agreeReturn(orderId: number, wanted: NewReturn, who: Princ
       {
         sourceId: id,
         actor: who.name,
-        words: `${label} was agreed: ${countWords(coming.length, 'line')} to come back by ${wanted.until}.`,
+        ...told('back/agreed', {
+          goods: label,
+          lines: counted(coming.length, 'line'),
+          until: toldDay(wanted.until),
+        }),
       },
     ])
     if (wanted.withLabels) await askLabels(id, {}, who)

@@ -5,6 +5,7 @@ import { Refusal } from '../../../core/errors'
 import type { Language } from '../../../core/money/format'
 import { checkParcels, type Box, type ParcelFacts } from '../../../core/shipping/parcels'
 import { shipmentLifecycle, type ShipmentState } from '../../../core/shipping/states'
+import { counted, joined, told, toldKind, type Told } from '../../../core/said/told'
 import { inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
 import { undoPrepared } from '../documents/prepare-by-hand'
@@ -16,7 +17,7 @@ import type { Principal } from '../people/principal'
 import { giveLabelsBack, refuseLabelled } from './give-back'
 import { labelsOf, type LabelView } from './labels'
 import { standingLabels } from './labels-queries'
-import { countWords, nameOf, shown, type LineToShip } from './pack'
+import { nameOf, shown, type LineToShip } from './pack'
 import { standingOfOrders } from './parts'
 import {
   documentsOf,
@@ -86,7 +87,7 @@ export interface ShipmentView {
     kind: DocumentKind
     state: string
     revision: number
-    problem: string | null
+    problem: Told | null
     documentId: number | null
     number: string | null
     voided: boolean
@@ -151,7 +152,10 @@ export async function changeShipment(id: number, change: ShipmentChange, who: Pr
       {
         sourceId: id,
         actor: who.name,
-        words: `${shipment.label} was changed; it goes in ${countWords(change.parcels.length, 'parcel')}.`,
+        ...told('goods/changed', {
+          shipment: shipment.label,
+          parcels: counted(change.parcels.length, 'parcel'),
+        }),
       },
     ])
     publish('order', [shipment.orderId])
@@ -191,7 +195,10 @@ export async function takeShipmentBack(
     if (labels.length > 0 && !despite)
       throw new Refusal('labels-stand', {
         values: {
-          labels: labels.map((one) => one.tracking || `parcel ${one.parcel}`).join(', '),
+          labels: joined(
+            labels.map((one) => one.tracking || told('goods/parcel', { parcel: one.parcel })),
+            'list/comma',
+          ),
           shipment: shipment.label,
           documents: issued.length
             ? ` ${issued.join(', ')} ${issued.length === 1 ? 'stays' : 'stay'} as issued.`
@@ -213,16 +220,22 @@ export async function takeShipmentBack(
     await moveRows({ table: 'shipment', lifecycle: shipmentLifecycle }, 'take back', [id], {
       version: version + 1,
     })
-    await undoPrepared([id], (kind) => `The ${kind} was taken off: ${shipment.label} was undone.`)
-    const stay = issued.length ? ` ${issued.join(', ')} stayed as issued.` : ''
+    await undoPrepared([id], (kind) =>
+      told('goods/paper-undone', { kind: toldKind(kind), shipment: shipment.label }),
+    )
     await noteAll([
       {
         sourceId: id,
         actor: who.name,
-        words: `${shipment.label} was undone; all of it is left to ship again.${stay}`,
+        ...toldUndone(shipment.label, issued),
       },
     ])
     publish('order', [shipment.orderId])
     publish('line')
   })
 }
+
+const toldUndone = (shipment: string, issued: readonly string[]): Told =>
+  issued.length === 0
+    ? told('goods/undone', { shipment })
+    : told('goods/undone-issued', { shipment, documents: joined(issued, 'list/comma') })

@@ -5,6 +5,7 @@ import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { Decimal, sum } from '../../../core/money/decimal'
 import type { ParcelFacts } from '../../../core/shipping/parcels'
+import { told, type Told } from '../../../core/said/told'
 import { contactsOfCustomers } from '../customers/queries'
 import { contextOf, houseContext } from '../documents/found-settings'
 import type { Addressing, PaperContext } from '../documents/paper-context'
@@ -81,9 +82,9 @@ function goodsInOf(contacts: readonly ContactFacts[]): string {
 }
 
 /** Why no document is made of it. */
-function nothingOf(state: string, { labels }: ShipmentFacts): { nothing?: string } {
-  if (state !== 'packed') return { nothing: 'The shipment was undone.' }
-  if (labels?.length === 0) return { nothing: 'No label was bought for it that is not on a document yet.' }
+function nothingOf(state: string, { labels }: ShipmentFacts): { nothing?: Told } {
+  if (state !== 'packed') return { nothing: told('problem/shipment-undone') }
+  if (labels?.length === 0) return { nothing: told('problem/no-new-label') }
   return {}
 }
 

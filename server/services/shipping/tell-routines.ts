@@ -28,7 +28,7 @@ export async function tellOfShipment(
   who: Principal,
   only: { onlyRoutine: number; facts: Partial<EventFacts> } | null = null,
 ): Promise<void> {
-  const { moment } = goodsMoments[event]
+  const moment = goodsMoments[event]
   await tell(id, event, who, {
     facts: { ...(await shipmentFacts(id))!, shipment: moment, ...only?.facts },
     onlyRoutine: only?.onlyRoutine ?? null,
@@ -44,7 +44,7 @@ export async function tellOfDelivered(shipmentIds: readonly number[], who: Princ
   const open = new Set((await ordersUndelivered(orderIds)).map(({ id }) => id))
   for (const id of orderIds) {
     if (open.has(id) || !isShipped(standing.get(id)!)) continue
-    const { moment } = goodsMoments['order delivered']
+    const moment = goodsMoments['order delivered']
     await tell(id, 'order delivered', who, {
       facts: { ...(await deliveredFacts(id))!, shipment: moment },
       onlyRoutine: null,

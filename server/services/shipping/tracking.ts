@@ -1,7 +1,8 @@
 import { createHmac, timingSafeEqual } from 'node:crypto'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
-import { lastWays, parcelWays, wayWords, type ParcelWay } from '../../../core/shipping/tracking'
+import { lastWays, parcelWays, type ParcelWay } from '../../../core/shipping/tracking'
+import { told } from '../../../core/said/told'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { log } from '../../log'
@@ -109,7 +110,7 @@ async function keepNews(
       moved.map(({ sourceId, parcel, tracking, way }) => ({
         sourceId,
         actor: inTheNameOf('The carrier').name,
-        words: `Parcel ${parcel}, ${tracking}: ${wayWords[way].toLowerCase()}.`,
+        ...told('goods/parcel-way', { parcel, tracking, way: told(`way/${way}`) }),
       })),
     )
     await endUsedLinks(moved)
@@ -139,5 +140,5 @@ async function tellOfMoved(moved: readonly Moved[]): Promise<void> {
 export async function endUsedLinks(labels: readonly { documentId: number | null }[]): Promise<void> {
   const documents = [...new Set(labels.flatMap(({ documentId }) => documentId ?? []))]
   for (const { id } of await documentsUsedUp(documents))
-    await endLinksOfDocument(id, 'was ended: its labels are used or given back', theHouse)
+    await endLinksOfDocument(id, (name) => told('goods/links-used', { name }), theHouse)
 }

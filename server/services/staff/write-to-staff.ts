@@ -1,3 +1,4 @@
+import { told } from '../../../core/said/told'
 import { Company, Staff } from '../../db/models'
 import { sendHouseMail } from '../house/house-mail'
 import { makeCode } from '../people/one-time-codes'
@@ -26,16 +27,18 @@ const letters: Record<
   (house: string, link: string, code: string) => { subject: string; text: string }
 > = {
   invitation: (house, link, code) => ({
-    subject: `Your sign-in at ${house}`,
-    text:
-      `You have been invited to Clothespin at ${house}. Choose your password within seven days:\n\n` +
-      `${link || 'Open Clothespin and enter this code under “I have a code”.'}\n\nYour code: ${code}\n`,
+    subject: told('staff/invitation-subject', { house }).words,
+    text: paragraphs(told('staff/invitation', { house }).words, ...wayIn(link, code)),
   }),
   'new password': (house, link, code) => ({
-    subject: `A new password for ${house}`,
-    text:
-      'Somebody, most likely you, asked for a new password for Clothespin. Choose it within a day:\n\n' +
-      `${link || 'Open Clothespin and enter this code under “I have a code”.'}\n\nYour code: ${code}\n\n` +
-      'If it was not you, leave this mail alone: your password stays as it is.\n',
+    subject: told('staff/password-subject', { house }).words,
+    text: paragraphs(told('staff/password').words, ...wayIn(link, code), told('staff/not-you').words),
   }),
 }
+
+const paragraphs = (...all: string[]) => `${all.join('\n\n')}\n`
+
+const wayIn = (link: string, code: string) => [
+  link || told('staff/open').words,
+  told('staff/code', { code }).words,
+]

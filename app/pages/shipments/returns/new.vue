@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../../words'
+import { said } from '../../../words/speech'
 import CheckField from '../../../components/fields/CheckField.vue'
 import DateField from '../../../components/fields/DateField.vue'
 import FormField from '../../../components/fields/FormField.vue'
@@ -17,7 +18,6 @@ import { moneyWithSign, plural } from '../../../composables/format'
 import { agreeReturn, planReturn } from '../../../calls/returns'
 import { Decimal } from '../../../../core/money/decimal'
 import { offersFor, type Offer } from '../../../../core/shipping/carriers'
-import { failureFacts } from '../../../../core/shipping/labels'
 import type { ReturnPlan } from '../../../contract'
 
 /** Agrees that goods of an order come back: how much of each line and why, from whom, how and until when. */
@@ -77,12 +77,12 @@ const wordsOf = ({ name, carrier, price, currency, misfit, isCheapest }: Offer) 
         carrier,
         price: moneyWithSign(price, currency),
       })
-    : t('shipping.offerMisfit', { service: name, why: failureFacts[misfit!].words })
+    : t('shipping.offerMisfit', { service: name, why: said(`failure/${misfit!}`) })
 const offerChoices = computed(() => offers.value.map((one) => ({ value: one.name, words: wordsOf(one) })))
 const offerWords = computed(() =>
   chosenOffer.value
     ? wordsOf(chosenOffer.value)
-    : t('returns.noServiceForReturn', { why: failureFacts[offers.value[0]!.misfit!].words }),
+    : t('returns.noServiceForReturn', { why: said(`failure/${offers.value[0]!.misfit!}`) }),
 )
 const nothingLeft = computed(() => plan.value?.lines.every(({ left }) => new Decimal(left).isZero()))
 function setComing(now: Record<number, ComingLine>) {

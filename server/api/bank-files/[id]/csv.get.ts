@@ -46,7 +46,7 @@ export default route<{ id: number }>(
           reference,
           text,
           state,
-          reason,
+          reason: reason?.words ?? '',
           settles: proposal.settlements.map((one) => one.number).join(' '),
           by: decidedBy,
         }),

@@ -1,6 +1,7 @@
 import { setResponseHeaders } from 'h3'
 import { Refusal } from '../../../../core/errors'
 import type { DocumentKind } from '../../../../core/documents/kinds'
+import { sentencesOf } from '../../../../core/designs/pages'
 import { idParam, Joi, kind, variantId } from '../../../http/checks'
 import { clock } from '../../../clock'
 import { renderPaper } from '../../../render/pool'
@@ -27,7 +28,7 @@ export default route<{ id: number }, { kind: DocumentKind; crosses: boolean; var
     const { bytes, problems } = await renderPaper(marked, design, clock.now())
     if (!bytes)
       throw new Refusal('not-drawn', {
-        values: { words: problems.map((problem) => problem.sentence).join(' ') },
+        values: { words: sentencesOf(problems) },
       })
     setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
     return Buffer.from(bytes)

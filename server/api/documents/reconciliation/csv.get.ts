@@ -11,6 +11,6 @@ export default route<object, { day: string }>(
       event,
       `proof-${query.day}`,
       ['number', 'kind', 'customerName', 'step', 'words', 'total', 'currency'],
-      (await reconciliationOf(query.day, user)).differences,
+      (await reconciliationOf(query.day, user)).differences.map(({ values: _, says: __, ...row }) => row),
     ),
 )

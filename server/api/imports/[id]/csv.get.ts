@@ -15,7 +15,12 @@ export default route<{ id: number }>(
       csvPages(
         ['line', 'state', 'note', 'cells'],
         (place) => importRows({ importId: params.id, ...place }),
-        ({ line, state, note, cells }) => ({ line, state, note, cells: cells.join(' | ') }),
+        ({ line, state, note, cells }) => ({
+          line,
+          state,
+          note: note?.words ?? '',
+          cells: cells.join(' | '),
+        }),
       ),
     )
   },

@@ -28,6 +28,7 @@ export default route<{ id: number }, { period: string }>(
         'date',
         'state',
         'reason',
+        'creditedWith',
         'customerName',
         'total',
         'currency',

@@ -1,6 +1,7 @@
 import { setResponseHeaders } from 'h3'
 import { asPreview } from '../../../../core/documents/issue'
 import { Refusal } from '../../../../core/errors'
+import { sentencesOf } from '../../../../core/designs/pages'
 import { clock } from '../../../clock'
 import { idParam } from '../../../http/checks'
 import { renderPaper } from '../../../render/pool'
@@ -15,7 +16,7 @@ export default route<{ id: number }>(
     const { bytes, problems } = await renderPaper(asPreview(paper), design, clock.now())
     if (!bytes)
       throw new Refusal('not-drawn', {
-        values: { words: problems.map((problem) => problem.sentence).join(' ') },
+        values: { words: sentencesOf(problems) },
       })
     setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
     return Buffer.from(bytes)

@@ -1,7 +1,7 @@
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { StuckCause } from '../../../../core/dispatch/states'
 import type { EmailPart } from '../../../../core/enclosures/parts'
-import type { Reply } from '../../../../core/dispatch/reply'
+import type { Told } from '../../../../core/said/told'
 
 /** A dispatch that a worker has claimed. */
 export interface ClaimedDispatch {
@@ -21,7 +21,7 @@ export type Attempt =
       /** Writes what was said and sent, in the transaction of the result, where the claim still held. */
       keep: () => Promise<void>
     }
-  | { stuck: StuckCause; reply: Reply | null }
+  | { stuck: StuckCause; why: Told | null }
   /** It is too large for one: what goes in each of several. Nothing was tried. */
   | { split: EmailPart['files'][] }
 

@@ -158,7 +158,7 @@ export const keepRecipientOutcomes = (given: {
     `insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
     select $id, lower(o.address), o.name, o."as", o.source, o.outcome, o.reply, $now
     from jsonb_to_recordset($outcomes::jsonb) as o (
-      address text, name text, "as" text, source text, outcome text, reply text
+      address text, name text, "as" text, source jsonb, outcome text, reply text
     )
     on conflict (dispatch_id, address) do update
     set outcome = excluded.outcome, reply = excluded.reply, at = excluded.at`,

@@ -20,8 +20,9 @@ import {
 import { tooLarge } from '../../../../core/enclosures/mail-size'
 import { inParts, largestPart, type EmailPart } from '../../../../core/enclosures/parts'
 import { Refusal } from '../../../../core/errors'
+import { joined, told, toldRefusal, type Told } from '../../../../core/said/told'
 import { clock } from '../../../clock'
-import { logTrouble, troubleWords } from '../../../log'
+import { logTrouble } from '../../../log'
 import { addJob } from '../../../queue/add'
 import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return-path'
 import type { MailServer } from '../../../outside/mail/connection'
@@ -91,19 +92,19 @@ export const emailChannel: WorkerChannel<Outgoing> = {
 
   async handOver(email, beforeContent) {
     const recipients = whom(email)
-    if ('stuck' in recipients) return { stuck: recipients.stuck, reply: null }
+    if ('stuck' in recipients) return { stuck: recipients.stuck, why: null }
     const held = whyHeld(email)
-    if (held) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: held } }
+    if (held) return { stuck: 'not written', why: held }
     const others = await gathered(email)
     const files = carriedIn(email, others)
     const lost = lostOf(email, files)
-    if (lost) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: lost } }
+    if (lost) return { stuck: 'not written', why: lost }
     const parts = inParts(files.attached, email.rule)
     const large = tooLarge(largestPart(files.attached, email.rule), email.rule.most)
     const unlinked = linksLacking(email.enclosures, email.rule)
-    if (unlinked) return { stuck: 'not written', reply: { code: 0, enhanced: null, text: unlinked } }
+    if (unlinked) return { stuck: 'not written', why: unlinked }
     if (parts.length > 1 && !large && !email.part) return { split: parts.map(filesOfPart) }
-    if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
+    if (large) return { stuck: 'too large', why: large }
     // what was made for it can be shown afterwards
     for (const file of [...files.attached, ...files.linked])
       if (file.isMade && (file.isDocument || files.linked.includes(file)))
@@ -125,10 +126,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
           : await updatesMark(email.id),
       })
     } catch (error) {
-      return {
-        stuck: 'not written',
-        reply: { code: 0, enhanced: null, text: whyNotWritten(error, email.id) },
-      }
+      return { stuck: 'not written', why: whyNotWritten(error, email.id) }
     }
     const addresses = recipients.list.map((one) => one.address)
     const provoked = provokedBy(addresses)
@@ -200,21 +198,16 @@ function whom(email: EmailToSend): { list: Recipient[] } | Extract<Attempt, { st
     toAddresses: email.toAddresses,
     alsoTo: email.ownEmail,
   })
-  if (!channels.includes('email') && !printedInstead) return { stuck: 'no email wanted', reply: null }
+  if (!channels.includes('email') && !printedInstead) return { stuck: 'no email wanted', why: null }
   const list = recipients.filter((one) => !email.reached.includes(one.address.toLowerCase()))
-  return list.length === 0 ? { stuck: 'no address', reply: null } : { list }
+  return list.length === 0 ? { stuck: 'no address', why: null } : { list }
 }
 
-/** Why an email does not leave now, though it could be written; '' where it does. */
-function whyHeld({ missing, overtaken }: Outgoing): string {
-  if (missing.length > 0)
-    return `A copy of ${missing.join(', ')} should go along, and its PDF is not there yet. Send it again in a moment.`
-  if (overtaken.length > 0)
-    return (
-      `Something was booked on ${overtaken.join(', ')} since this reminder was written: it would ask for too much. ` +
-      'Void it, or take it out; the next one asks for what is still open.'
-    )
-  return ''
+/** Why an email does not leave now, though it could be written; null where it does. */
+function whyHeld({ missing, overtaken }: Outgoing): Told | null {
+  if (missing.length > 0) return told('written/no-copy', { documents: joined(missing, 'list/comma') })
+  if (overtaken.length > 0) return told('written/overtaken', { documents: joined(overtaken, 'list/comma') })
+  return null
 }
 
 /** Further documents that were gathered in the same email. */
@@ -265,23 +258,25 @@ const carriedIn = (email: Outgoing, others: readonly Enclosed[]): Carried<FileOf
 const filesOfPart = (files: readonly FileOfEmail[]): EmailPart['files'] =>
   files.map(({ name, sha256, size }) => ({ name, sha256, size }))
 
-/** Why one of several emails cannot go: a file is not what it was when it was spread over them; '' where all are. */
-function lostOf({ part }: Outgoing, { attached }: Carried<FileOfEmail>): string {
+/** Why one of several emails cannot go: a file is not what it was when it was spread over them; null where all are. */
+function lostOf({ part }: Outgoing, { attached }: Carried<FileOfEmail>): Told | null {
   const there = new Set(attached.map(({ sha256 }) => sha256))
   const lost = part?.files.filter(({ sha256 }) => !there.has(sha256)) ?? []
   return lost.length === 0
-    ? ''
-    : `${lost.map(({ name }) => name).join(', ')} became another file since this email was split. ` +
-        'Take it out, and send a copy of the document instead.'
+    ? null
+    : told('written/file-lost', {
+        files: joined(
+          lost.map(({ name }) => name),
+          'list/comma',
+        ),
+      })
 }
 
 /** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
-function whyNotWritten(error: unknown, dispatch: number): string {
-  if (error instanceof Refusal) return error.message
-  return troubleWords(
-    'It could not be sent',
-    logTrouble(error, { dispatch }, 'an email could not be written'),
-  )
+function whyNotWritten(error: unknown, dispatch: number): Told {
+  if (error instanceof Refusal) return toldRefusal(error)
+  const id = logTrouble(error, { dispatch }, 'an email could not be written')
+  return told('trouble/not-sent', { id })
 }
 
 const letterOf = (email: EmailToSend, recipients: Recipient[], others: readonly Enclosed[]): Letter => ({

@@ -1,4 +1,4 @@
-import type { HelpTask } from './task'
+import type { HelpTask } from '../../../help/task'
 
 /** How customers and items are kept, money is booked, and files come in. */
 export const masterTasks: readonly HelpTask[] = [

@@ -1,4 +1,4 @@
-import type { HelpTask } from './task'
+import type { HelpTask } from '../../../help/task'
 
 /** How the house is set up. */
 export const setUpTasks: readonly HelpTask[] = [

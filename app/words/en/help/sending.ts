@@ -1,4 +1,4 @@
-import type { HelpTask } from './task'
+import type { HelpTask } from '../../../help/task'
 
 /** How documents are sent, held, printed and proved. */
 export const sendingTasks: readonly HelpTask[] = [

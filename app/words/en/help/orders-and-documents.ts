@@ -1,4 +1,4 @@
-import type { HelpTask } from './task'
+import type { HelpTask } from '../../../help/task'
 
 /** How orders are written, and documents made, credited and voided. */
 export const documentTasks: readonly HelpTask[] = [

@@ -1,0 +1,72 @@
+/** What Clothespin itself writes to those who work here: failures, the morning, the day, invitations, rehearsals. */
+export const letters = {
+  'letter/rehearsal': '[Rehearsal] {subject}',
+  'letter/would-go-to': 'REHEARSAL. For real this would go to: {people}.',
+  'letter/only-you': 'REHEARSAL. Only you have this; the customer hears nothing of it.',
+  'letter/person': '{as} {address}',
+
+  'notice/carrier-subject': '{carrier} does not answer: {labels} waiting',
+  'notice/carrier':
+    'The carrier {carrier} does not answer. {labels} asked for again by themselves; there is nothing to do but to wait, or to ship by another. This is said once.',
+  'notice/label-subject': 'No label: {shipment} to {customer}',
+  'notice/labels-subject': '{labels} could not be bought at {house}',
+  'notice/label': '{shipment}, parcel {parcel}, {customer}: {why}',
+  'notice/label-one': 'This label could not be bought. Shipments, Labels shows it with its remedy:',
+  'notice/label-more': 'These labels could not be bought. Shipments, Labels shows each with its remedy:',
+  'notice/several-subject': '{documents} did not go at {house}',
+  'notice/stuck-subject': 'Stuck: {number} to {customer}',
+  'notice/not-issued-subject': 'Not issued: {kind} for {customer}',
+  'notice/not-issued-subject-of': 'Not issued: {kind} of {order} for {customer}',
+  'notice/not-issued': '{kind}, {customer}: {why}',
+  'notice/not-issued-of': '{kind} of order {order}, {customer}: {why}',
+  'notice/not-issued-one':
+    'This was to go automatically and could not be issued; no number was used. To check on the Line shows it with its remedy:',
+  'notice/not-issued-more':
+    'These were to go automatically and could not be issued; no number was used. To check on the Line shows each with its remedy:',
+  'notice/stuck': '{number}, {customer}: {why}',
+  'notice/stuck-one': 'This did not arrive. Stuck on the Line shows it with its remedy:',
+  'notice/stuck-more': 'These did not arrive. Stuck on the Line shows each with its remedy:',
+  'notice/said': '{what} ({reply})',
+
+  'morning/subject': 'The morning at {house}',
+  'morning/subject-stuck': '{n} stuck: the morning at {house}',
+  'morning/subject-paused': 'Paused: the morning at {house}',
+  'morning/first': 'Before all else',
+  'morning/paused': 'Everything is paused: nothing leaves.',
+  'morning/rehearsing': 'A rehearsal is on: nothing leaves the house.',
+  'morning/gone': 'Gone since {day}',
+  'morning/nothing-gone': 'Nothing went since {day}.',
+  'morning/waiting': 'Waiting for somebody',
+  'morning/stuck': '{n} stuck, each with its remedy',
+  'morning/long': '{emails} waiting for over an hour',
+  'morning/to-check': '{documents} to check',
+  'morning/to-send': '{documents} to send',
+  'morning/silent': 'On, and made nothing for thirty days: {routines}',
+  'morning/today': 'Today',
+  'morning/promised': 'Payment is promised for today: {what}',
+  'morning/promise': '{customer}: {number}, {sum}',
+  'morning/reminders': 'A reminder is due in {accounts}',
+  'morning/nothing-waits': 'Nothing waits for you.',
+
+  'digest/subject': '{documents} went today: {house}',
+  'digest/went': '{documents} went since the last of these emails.',
+  'digest/document': '{at}  {heading} {number}',
+  'digest/copy': '{at}  {heading} {number} (a copy)',
+  'digest/to': 'to {address}',
+  'digest/printed': 'printed',
+  'digest/more': 'And {n} more; the register has them all.',
+  'digest/why': 'You get this in place of a copy of each email. Who gets it is set in Settings, General.',
+
+  'staff/invitation-subject': 'Your sign-in at {house}',
+  'staff/invitation':
+    'You have been invited to Clothespin at {house}. Choose your password within seven days:',
+  'staff/password-subject': 'A new password for {house}',
+  'staff/password':
+    'Somebody, most likely you, asked for a new password for Clothespin. Choose it within a day:',
+  'staff/not-you': 'If it was not you, leave this mail alone: your password stays as it is.',
+  'staff/open': 'Open Clothespin and enter this code under “I have a code”.',
+  'staff/code': 'Your code: {code}',
+
+  'try/subject': 'Clothespin can send email',
+  'try/text': 'This is the trial of the mail account “{account}”. Nothing else was sent.',
+} as const
